@@ -9,6 +9,7 @@ import { formatLength } from '../measure/format.ts'
 import { waysToKeep } from '../project/ways-to-keep.ts'
 import { usualThing, usualThingsLike } from './find-usual.ts'
 import { TOLD_OFTEN } from './usual-often.ts'
+import { isPluggedIn } from './usual-plugged.ts'
 import { USUAL_GROUPS, USUAL_THINGS } from './usual-things.ts'
 
 const said = (line: string, system: 'metric' | 'imperial' = 'metric') => {
@@ -145,5 +146,15 @@ describe('how often usual things are needed', () => {
     const row = { name: 'sled', across: '1000', deep: '450', tall: '280' }
     const { goods } = rowsToGoods([row, { ...row, often: 'weekly' }], 'metric', (i) => `g${i}`)
     expect(goods.map((g) => g.often)).toEqual(['seldom', 'weekly'])
+  })
+})
+
+describe('what is plugged in where it is kept', () => {
+  it('are usual machines, each under its name', () => {
+    const machines = USUAL_THINGS.filter((t) => t.kind === 'equipment')
+    const plugged = machines.filter((t) => isPluggedIn(t.name))
+    expect(plugged).toHaveLength(29)
+    expect(machines.filter((t) => t.also.some((x) => isPluggedIn(x) !== isPluggedIn(t.name)))).toEqual([])
+    expect(isPluggedIn('rotary evaporator')).toBe(true)
   })
 })

@@ -53,5 +53,10 @@ describe('a bad place', () => {
       expect(at(g, 4000, 300)).toBeNull()
     }
     expect(at({ ...fridge, often: 'seldom' }, 4000, 300, outlet)).toBeNull()
+    // What is wheeled out to its work is not plugged in where it is kept.
+    const called = (name: string) => at({ ...fridge, name }, 4000, 300, outlet)
+    expect(['refrigerator', 'Drill press', 'pushchair', 'lawn mower', 'wheelbarrow'].map(called)).toEqual(
+      ['far-from-outlet', 'far-from-outlet', null, null, null], // prettier-ignore
+    )
   })
 })

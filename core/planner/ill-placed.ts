@@ -1,3 +1,4 @@
+import { isPluggedIn } from '../catalogue/usual-plugged.ts'
 import { CORD_MM, FROM_FLAME_MM } from '../checks/in-the-room/keeping.ts'
 import type { Convex } from '../geometry/convex.ts'
 import { burns } from '../goods/care.ts'
@@ -23,7 +24,8 @@ export function illPlaced(g: Goods, body: Convex, p: Project, o: Outline): IllPl
   const charges = g.care.includes('charging')
   // Where no outlet was surveyed nobody knows.
   const far = () => (nearestFeature(body, ['outlet'], p.room.features, o, cordWayMm)?.mm ?? 0) > CORD_MM
-  if ((charges || (g.kind === 'equipment' && g.often !== 'seldom')) && far()) return 'far-from-outlet'
+  const runs = g.kind === 'equipment' && g.often !== 'seldom' && isPluggedIn(g.name)
+  if ((charges || runs) && far()) return 'far-from-outlet'
   const leaks = g.kind === 'pail' || burns(g.care) || g.care.includes('liquid')
   if (leaks && body.max[2] > BODY.eye * p.settings.personMm) return 'over-eyes'
   const spoiltByHeat = g.kind === 'pail' || burns(g.care) || g.care.includes('heat')

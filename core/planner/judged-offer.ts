@@ -2,6 +2,7 @@ import type { CheckResult } from '../checks/check.ts'
 import { byUrgency, isTrouble } from '../checks/verdict.ts'
 import { ONLY_MET } from '../clearance/conflicts.ts'
 import type { AnyFamily } from '../families/family.ts'
+import { OFTEN } from '../catalogue/usual-often.ts'
 import type { Build, Project } from '../project/project.ts'
 import { readBuild, readingsOf, type BuildReading } from '../project/read-build.ts'
 import { readAlone, type KeptReadings } from '../project/read-builds.ts'
@@ -36,7 +37,7 @@ export const judgeFor = ({ p, outline }: Shop): Judge => {
 
 /**
  * An offer judged, and changed until it holds with all its goods, or with fewer, or no change helps.
- * @param lighter where none does it is tried with the lighter of its goods alone, and the others go elsewhere
+ * @param lighter where none does it is tried with some of its goods alone, and the others go elsewhere
  */
 export function judgedOffer(shop: Shop, kind: AnyFamily, offer: Offer, judge: Judge, lighter = false): Offer {
   const read = (build: Build): BuildReading | null => {
@@ -70,10 +71,9 @@ export function judgedOffer(shop: Shop, kind: AnyFamily, offer: Offer, judge: Ju
     return at
   }
   reading &&= repaired(reading, REPAIRS)
-  for (const share of lighter ? FEWER : []) {
+  for (const goods of lighter && reading ? fewerOf(shop.p, reading.build.goods) : []) {
     if (!reading?.checks.some(isTrouble)) break
-    const goods = lightest(shop.p, reading.build.goods, share)
-    const fewer = goods.length > 0 ? read({ ...offer.build, goods }) : null
+    const fewer = read({ ...offer.build, goods })
     const again = fewer && repaired(fewer, REPAIRS_OF_FEWER)
     if (again && !again.checks.some(isTrouble)) reading = again
   }
@@ -89,6 +89,16 @@ export function judgedOffer(shop: Shop, kind: AnyFamily, offer: Offer, judge: Ju
     troubles: checks.filter(isTrouble).length,
     fails: checks.some((c) => c.state === 'fails'),
   }
+}
+
+/** Some of what a build was to hold: what is used most often with less and with nothing of the rest, then the lightest. */
+export function fewerOf(p: Project, goods: Lot): Build['goods'][] {
+  const often = new Map(p.goods.map((g) => [g.id, OFTEN.indexOf(g.often)]))
+  const most = Math.min(...goods.map((g) => often.get(g.goodsId) ?? Infinity))
+  const [first, rest] = [true, false].map((is) => goods.filter((g) => (often.get(g.goodsId) === most) === is))
+  const some = lightest(p, rest, Math.min(...FEWER))
+  const wanted = rest.length > 0 ? [...(some.length > 0 ? [[...first, ...some]] : []), [...first]] : []
+  return [...wanted, ...FEWER.map((share) => lightest(p, goods, share))].filter((x) => x.length > 0)
 }
 
 /** The lighter of some goods, so many of them that they weigh a share of all. */

@@ -77,6 +77,14 @@ export function byRoom(lots: readonly Lot[], { bulk, urgency }: Pick<SearchOptio
   return parted.sort((a, b) => each(b) - each(a) || of(b) - of(a))
 }
 
+/** How much the most wanted of some things is. */
+export const mostUrgent = (lot: Lot, { urgency }: Pick<SearchOptions, 'urgency'>): number =>
+  Math.max(...lot.map((g) => urgency(g.goodsId)))
+
+/** What is used most often first, else as they come: where one place is left it is not the first that happens to ask. */
+export const byOften = (lots: readonly Lot[], o: Pick<SearchOptions, 'urgency'>): Lot[] =>
+  [...lots].sort((a, b) => mostUrgent(b, o) - mostUrgent(a, o))
+
 export const shuffled = <T>(list: readonly T[], random: () => number): T[] => {
   const out = [...list]
   for (let i = out.length - 1; i > 0; i--) {

@@ -22,7 +22,7 @@ import { holdingIn, thriftier } from './thrift.ts'
 import { AIMS, differ, keeping, leavesMany, measuresOf, Shelf, type Aim, type Plan, type Urgency } from './plans.ts'
 import type { Bulk, SearchOptions } from './orders.ts'
 import { isTight as isTightIn } from './tight.ts'
-import { allJudged, mended, refitted, searching, withoutFailing } from './search.ts'
+import { allJudged, mended, refitted, searching, withoutFailing, withRoomFor } from './search.ts'
 import type { Wishes } from '../project/wishes.ts'
 
 /** A plan of a room: builds where they go, what they come to, and what is left without a place. */
@@ -86,8 +86,11 @@ const PLACED_AGAIN = 2
 /** Builds of one plan that are changed for what they meet in the room. */
 const MOVES = 3
 
+/** Times something of every day without a place is tried in that of what is used less. */
+const DAILY_TRIES = 4
+
 /** How much it matters that a thing has a place: one of every day is worth some that are used less. Product decision. */
-const WANTED: Record<Goods['often'], number> = { daily: 5, weekly: 1, seldom: 0.25 }
+const WANTED: Record<Goods['often'], number> = { daily: 25, weekly: 1, seldom: 0.25 }
 const urgencyIn = (p: Project): Urgency => {
   const of = new Map(p.goods.map((g) => [g.id, WANTED[g.often]]))
   return (id) => of.get(id) ?? 1
@@ -339,7 +342,8 @@ class RoomPlanner {
         const judged =
           open.length > 0 || next.offers.some((x) => x.fails) ? yield* this.allJudged(next, o, isLate) : next
         if (isLate() && this.isEnough()) return
-        const { plan, readings } = this.standing(this.withLastPlaces(judged), o)
+        const daily = yield* this.withDaily(judged, o, isLate)
+        const { plan, readings } = this.standing(this.withLastPlaces(daily), o)
         no.push(next, judged, plan)
         if (this.isLike(plan)) continue
         const found = this.planned(aim, this.inTheirRoom(readings))
@@ -352,6 +356,19 @@ class RoomPlanner {
         this.failed.push(next, plan)
       }
     }
+  }
+
+  /** What is used every day and has no place is given that of what is used less, if all that is judged is better so. */
+  private *withDaily(first: Plan, o: SearchOptions, isLate: () => boolean): Generator<Planning, Plan> {
+    let plan = first
+    for (let k = 0; k < DAILY_TRIES && !(isLate() && this.isEnough()); k++) {
+      const lot = plan.homeless.filter((g) => this.urgency(g.goodsId) >= WANTED.daily).slice(0, 1)
+      if (lot.length === 0) break
+      const given = withRoomFor(plan, lot, this.market, o)
+      const judged = given && (yield* this.allJudged(given, o, isLate))
+      if (judged && this.measuresOf(judged).homeless < this.measuresOf(plan).homeless) plan = judged
+    }
+    return plan
   }
 
   /** With what has no place otherwise where walls are still free, those first that are wanted most. */
@@ -402,7 +419,7 @@ class RoomPlanner {
       })
       const fewer = keeping(plan, offers)
       if (fewer.homeless.length === plan.homeless.length) break
-      plan = withoutFailing(mended(fewer, this.market, o), this.market)
+      plan = withoutFailing(mended(fewer, this.market, o), this.market, o)
       readings = proven(this.p, plan)
     }
     // What holds by itself and fails beside the others is no part of a plan either.

@@ -5,8 +5,8 @@ import type { Market } from './market.ts'
 import { beats } from './measures.ts'
 import { howMany, type Lot, type Offer } from './offer.ts'
 import { differ, measuresOf, Shelf, worthOf, type Aim } from './plans.ts'
-import { lotsOf, type SearchOptions } from './orders.ts'
-import { searching } from './search.ts'
+import { byOften, lotsOf, type SearchOptions } from './orders.ts'
+import { refitted, searching, withRoomFor } from './search.ts'
 
 /*
  * A made-up market of three walls and two kinds of build, small enough to try everything: each build costs something to
@@ -255,6 +255,55 @@ describe('the search for plans', () => {
     const urgency = (id: string) => (isDaily(id) ? 5 : 0.25)
     return { market, heap, isDaily, o: { ...options('cost'), urgency, bulk: (id: string) => market.thing(id).mm } }
   }
+  /** A thing of every day and some small ones at the one wall there is, which what holds the former outgrows. */
+  function outgrown() {
+    const small = Array.from({ length: 5 }, (_, i) => `s${i}`)
+    const minor = { x: 500, y: 500 }
+    const things: Thing[] = [{ id: 'd', mm: 500, minor }, ...small.map((id) => ({ id, mm: 100, minor }))]
+    class Outgrown extends TinyMarket {
+      private moreMm = 0
+      latest = (o: Offer) => {
+        this.moreMm = 100
+        return { ...o }
+      }
+      used = (wallId: string, offers: readonly Offer[]) =>
+        offers
+          .filter((o) => o.build.wallId === wallId)
+          .reduce(
+            (n, o) =>
+              n +
+              (o.build.family === 'x' ? this.moreMm : 0) +
+              o.housed.reduce((m, g) => m + this.thing(g.goodsId).mm, 0),
+            0,
+          )
+    }
+    const kind = (id: string) => ({ id, beginMinor: 1000, floor: 0.1 })
+    const market = new Outgrown([kind('x'), kind('y')], things, { a: 1000, b: 0, c: 0 })
+    const one = (id: string) => ({ goodsId: id, count: 1 })
+    const o = { ...options('cost'), urgency: (id: string) => (id === 'd' ? 25 : 1) }
+    return { market, o, one, small }
+  }
+  it('of builds that no longer go beside each other keeps what holds what is used most often', () => {
+    const { market, o, one, small } = outgrown()
+    // Those that were there first are not those that stay.
+    const offers = [market.of('y', 'a', small.map(one)), market.of('x', 'a', [one('d')])]
+    const { offers: now, homeless } = refitted({ offers, homeless: [] }, market, o)
+    expect(now.flatMap((x) => x.housed).some((g) => g.goodsId === 'd')).toBe(true)
+    expect(homeless).toHaveLength(1)
+    expect(market.used('a', now)).toBeLessThanOrEqual(1000)
+  })
+  it('gives what is used every day the place of what is used less', () => {
+    const { market, o, one, small } = outgrown()
+    const full = { offers: [market.of('y', 'a', [...small, ...small].map(one))], homeless: [one('d')] }
+    const ways = Array.from({ length: 20 }, () => withRoomFor(full, [one('d')], market, o)).filter((x) => x !== null)
+    expect(ways.length).toBeGreaterThan(0)
+    for (const x of ways) expect(x.homeless.map((g) => g.goodsId)).not.toContain('d')
+  })
+  it('looks first at what is used most often', () => {
+    const { o, one } = outgrown()
+    const lots = [[one('s0')], [one('s1'), one('d')], [one('s2')]]
+    expect(byOften(lots, o)).toEqual([lots[1], lots[0], lots[2]])
+  })
   it('grows in the order of how much things are wanted where room is short, however large they are', () => {
     const { market, heap, isDaily, o } = overfull()
     const shelf = new Shelf(o.urgency)

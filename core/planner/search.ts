@@ -1,7 +1,17 @@
 import { grow, growing, told, type Growth } from './grow.ts'
 import type { Market } from './market.ts'
 import { lotWithout, type Lot, type Offer } from './offer.ts'
-import { byBulk, byRoom, lotsOf, shuffled, triedAgain, wantedOf, type SearchOptions } from './orders.ts'
+import {
+  byBulk,
+  byOften,
+  byRoom,
+  lotsOf,
+  mostUrgent,
+  shuffled,
+  triedAgain,
+  wantedOf,
+  type SearchOptions,
+} from './orders.ts'
 import { isAllJudged, keeping, leavesMany, likeness, measuresOf, worthOf, type Plan, type Shelf } from './plans.ts'
 
 /*
@@ -186,7 +196,7 @@ export function* allJudged(
   // What no change makes hold is no part of a plan: its things are placed once more, or told to have no place.
   for (const last of [false, true]) {
     const before = plan
-    plan = withoutFailing(plan, market, asItIs)
+    plan = withoutFailing(plan, market, o, asItIs)
     if (last || plan.homeless.length === 0) break
     plan = mended(plan, market, o, before)
     yield 'judged'
@@ -196,14 +206,27 @@ export function* allJudged(
   return plan
 }
 
+type Wanting = Pick<SearchOptions, 'urgency'>
+
+/** Of some builds those that go beside each other: where two do not, what holds what is used most often stays. */
+function together(offers: readonly Offer[], market: Market, o: Wanting): Offer[] {
+  const most = ({ housed }: Offer) => mostUrgent(housed, o)
+  const stays: Offer[] = []
+  for (const x of [...offers].sort((a, b) => most(b) - most(a))) if (market.fits(x, stays)) stays.push(x)
+  return offers.filter((x) => stays.includes(x))
+}
+
 /**
  * A plan without the builds that were judged and fail; what they held is without a place.
  * @param asItIs nobody looks whether one holds with fewer goods
  */
-export function withoutFailing(plan: Plan, market: Market, asItIs = false): Plan {
+export function withoutFailing(plan: Plan, market: Market, o: Wanting, asItIs = false): Plan {
   const judged = asItIs ? plan.offers : plan.offers.map((x) => market.lightened(x))
-  const offers: Offer[] = []
-  for (const x of judged) if (!x.fails && market.fits(x, offers)) offers.push(x)
+  const offers = together(
+    judged.filter((x) => !x.fails),
+    market,
+    o,
+  )
   // A plan of nothing helps nobody: then what fails is told.
   return offers.length === 0 ? { ...plan, offers: judged } : keeping(plan, offers)
 }
@@ -213,9 +236,8 @@ export function withoutFailing(plan: Plan, market: Market, asItIs = false): Plan
  * otherwise.
  */
 export function refitted(plan: Plan, market: Market, o: SearchOptions): Plan {
-  const stays: Offer[] = []
-  for (const offer of plan.offers.map((x) => market.latest(x))) if (market.fits(offer, stays)) stays.push(offer)
-  return mended(keeping(plan, stays), market, o, plan)
+  const latest = plan.offers.map((x) => market.latest(x))
+  return mended(keeping(plan, together(latest, market, o)), market, o, plan)
 }
 
 /**
@@ -227,7 +249,7 @@ export function mended(plan: Plan, market: Market, o: SearchOptions, before?: Pl
   // Where room is short only what lost its place is looked at: for the rest there is time later.
   const isShort = before !== undefined && leavesMany(before)
   const { lots: homeless, rest } = isShort ? newlyLeft(plan, before) : triedAgain(plan.homeless, o)
-  const lots = [...bad.map((x) => x.housed), ...homeless]
+  const lots = byOften([...bad.map((x) => x.housed), ...homeless], o)
   if (lots.length === 0) return plan
   const stays = plan.offers.filter((x) => !bad.includes(x))
   const gone = before?.offers.filter((x) => !stays.some((y) => y.build.id === x.build.id && takesAsMuch(y, x))) ?? []
@@ -290,9 +312,8 @@ function givingWay(
  * A plan in which something that had no place has one, and what stood there is placed after it: of some places that where
  * least is wanted. Null where none was found.
  */
-function withRoomFor(plan: Plan, market: Market, o: SearchOptions): Plan | null {
+export function withRoomFor(plan: Plan, lot: Lot, market: Market, o: SearchOptions): Plan | null {
   const { random } = o
-  const lot = oneWanted(plan.homeless, o)
   const kinds = market.kindsFor(lot).slice(0, FEW_KINDS)
   if (kinds.length === 0 || market.walls.length === 0) return null
   let best: { offer: Offer; stays: Offer[]; gone: Offer[]; lost: number } | null = null
@@ -329,7 +350,7 @@ function withRoomFor(plan: Plan, market: Market, o: SearchOptions): Plan | null 
 function regrown(plan: Plan, market: Market, o: SearchOptions, round: number): Plan {
   const { random } = o
   if (plan.homeless.length > 0 && random() < GIVEN_ROOM) {
-    const found = withRoomFor(plan, market, o)
+    const found = withRoomFor(plan, oneWanted(plan.homeless, o), market, o)
     if (found) return found
   }
   // One build or two are torn down, what does not hold first; with the others at one wall now and then.
