@@ -40,14 +40,18 @@ test('usual things are said without a size, and somebody else’s list is read o
     await page.getByRole('button', { name: /Import a list/ }).click()
     await (await asked).setFiles([{ name, mimeType: 'application/octet-stream', buffer }])
   }
-  const sheet = workbook([
-    ['Item', 'Qty', 'Width (cm)', 'Depth (cm)', 'Height (cm)'],
-    ['Box of floats', 3, 40, 30.5, 25],
-  ])
+  const sheet = workbook(
+    [
+      ['Item', 'Qty', 'Width (cm)', 'Depth (cm)', 'Height (cm)'],
+      ['Box of floats', 3, 40, 30.5, 25],
+    ],
+    { Bills: [['bill'], ['yard']] },
+  )
   await choose('list.xlsx', Buffer.from(sheet))
   await expect(page.getByLabel('Unit of across')).toHaveValue('cm')
   await page.getByRole('button', { name: 'Read 1 row' }).click()
   await expect(page.getByRole('textbox', { name: 'Name of Box of floats' })).toBeVisible()
+  await expect(page.getByText(/^Not read: "Bills"/)).toBeVisible()
   await choose('list.xls', Buffer.from([0xd0, 0xcf, 0x11, 0xe0, 1, 2]))
   await expect(page.getByText(/list\.xls could not be read \(an older kind of workbook/)).toBeVisible()
   await choose('list.xlsx', Buffer.from([0x50, 0x4b, 3, 4, 1, 2]))

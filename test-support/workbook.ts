@@ -6,8 +6,10 @@ const MAIN = 'http://schemas.openxmlformats.org/spreadsheetml/2006/main'
 const PACKAGE = 'http://schemas.openxmlformats.org/package/2006'
 const escaped = (text: string) => text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/"/g, '&quot;')
 
-/** The smallest workbook a spreadsheet opens (ECMA-376): one sheet of texts and numbers. */
-export function workbook(rows: readonly (readonly (string | number | null)[])[]): Uint8Array<ArrayBuffer> {
+type Rows = readonly (readonly (string | number | null)[])[]
+
+/** The smallest workbook a spreadsheet opens (ECMA-376): sheets of texts and numbers, the first named Goods. */
+export function workbook(first: Rows, more: Readonly<Record<string, Rows>> = {}): Uint8Array<ArrayBuffer> {
   const cell = (v: string | number | null, r: number, c: number) => {
     const at = `${String.fromCharCode(65 + c)}${r + 1}`
     if (v === null) return ''
@@ -15,14 +17,22 @@ export function workbook(rows: readonly (readonly (string | number | null)[])[])
       ? `<c r="${at}"><v>${v}</v></c>`
       : `<c r="${at}" t="inlineStr"><is><t>${escaped(v)}</t></is></c>`
   }
-  const sheet = rows.map((row, r) => `<row r="${r + 1}">${row.map((v, c) => cell(v, r, c)).join('')}</row>`).join('')
+  const sheetOf = (rows: Rows) =>
+    rows.map((row, r) => `<row r="${r + 1}">${row.map((v, c) => cell(v, r, c)).join('')}</row>`).join('')
+  const sheets = Object.entries({ Goods: first, ...more }).map(([name, rows], i) => ({ name, rows, n: i + 1 }))
+  const each = (told: (x: (typeof sheets)[0]) => string) => sheets.map(told).join('')
   const sheetType = 'application/vnd.openxmlformats-officedocument.spreadsheetml'
   const parts = {
-    '[Content_Types].xml': `<Types xmlns="${PACKAGE}/content-types"><Default Extension="rels" ContentType="application/vnd.openxmlformats-package.relationships+xml"/><Override PartName="/xl/workbook.xml" ContentType="${sheetType}.sheet.main+xml"/><Override PartName="/xl/worksheets/sheet1.xml" ContentType="${sheetType}.worksheet+xml"/></Types>`,
+    '[Content_Types].xml': `<Types xmlns="${PACKAGE}/content-types"><Default Extension="rels" ContentType="application/vnd.openxmlformats-package.relationships+xml"/><Override PartName="/xl/workbook.xml" ContentType="${sheetType}.sheet.main+xml"/>${each((x) => `<Override PartName="/xl/worksheets/sheet${x.n}.xml" ContentType="${sheetType}.worksheet+xml"/>`)}</Types>`,
     '_rels/.rels': `<Relationships xmlns="${PACKAGE}/relationships"><Relationship Id="rId1" Type="${OFFICE}/relationships/officeDocument" Target="xl/workbook.xml"/></Relationships>`,
-    'xl/workbook.xml': `<workbook xmlns="${MAIN}" xmlns:r="${OFFICE}/relationships"><sheets><sheet name="Goods" sheetId="1" r:id="rId1"/></sheets></workbook>`,
-    'xl/_rels/workbook.xml.rels': `<Relationships xmlns="${PACKAGE}/relationships"><Relationship Id="rId1" Type="${OFFICE}/relationships/worksheet" Target="worksheets/sheet1.xml"/></Relationships>`,
-    'xl/worksheets/sheet1.xml': `<worksheet xmlns="${MAIN}"><sheetData>${sheet}</sheetData></worksheet>`,
+    'xl/workbook.xml': `<workbook xmlns="${MAIN}" xmlns:r="${OFFICE}/relationships"><sheets>${each((x) => `<sheet name="${escaped(x.name)}" sheetId="${x.n}" r:id="rId${x.n}"/>`)}</sheets></workbook>`,
+    'xl/_rels/workbook.xml.rels': `<Relationships xmlns="${PACKAGE}/relationships">${each((x) => `<Relationship Id="rId${x.n}" Type="${OFFICE}/relationships/worksheet" Target="worksheets/sheet${x.n}.xml"/>`)}</Relationships>`,
+    ...Object.fromEntries(
+      sheets.map((x) => [
+        `xl/worksheets/sheet${x.n}.xml`,
+        `<worksheet xmlns="${MAIN}"><sheetData>${sheetOf(x.rows)}</sheetData></worksheet>`,
+      ]),
+    ),
   }
   return zipSync(Object.fromEntries(Object.entries(parts).map(([name, text]) => [name, strToU8(HEAD + text)])))
 }

@@ -29,7 +29,7 @@ import { sizeHints, type SizeHint } from '../core/project/size-hints.ts'
 import { lowerBoxes } from '../core/project/lower-boxes.ts'
 import { otherKinds } from '../core/project/other-kinds.ts'
 import { remedies, type Remedy } from '../core/project/remedies.ts'
-import { tableOf } from '../core/goods/sheet.ts'
+import { tableOfSheets } from '../core/goods/sheet.ts'
 import { nowAndThen } from '../core/planner/told.ts'
 import { HeldPlanning } from '../core/planner/held.ts'
 import type { Planning } from '../core/planner/plan-room.ts'
@@ -139,11 +139,11 @@ const heavy = {
     const build = project.builds.find((b) => b.id === buildId)
     return build ? compare(project, build, path, options) : []
   },
-  /** The first sheet of a workbook as a list of goods; null where there is none to read. */
-  async readWorkbook(bytes: ArrayBuffer): Promise<ReturnType<typeof tableOf> | null> {
-    const { readSheet } = await import('read-excel-file/universal')
-    const cells = await readSheet(bytes).catch(() => null)
-    return cells && tableOf(cells)
+  /** A workbook as a list of goods; null where there is none to read. */
+  async readWorkbook(bytes: ArrayBuffer): Promise<ReturnType<typeof tableOfSheets> | null> {
+    const { default: readSheets } = await import('read-excel-file/universal')
+    const sheets = await readSheets(bytes).catch(() => null)
+    return sheets && tableOfSheets(sheets)
   },
   /**
    * Begins plans of the whole room before anybody asks for them: the first is there when they do, or as much of it as

@@ -1,8 +1,8 @@
 import { describe, expect, it } from '@jest/globals'
-import { readSheet } from 'read-excel-file/universal'
+import readSheets, { readSheet } from 'read-excel-file/universal'
 import { workbook } from '../../test-support/workbook.ts'
 import { rowsToGoods } from './csv.ts'
-import { tableOf } from './sheet.ts'
+import { tableOf, tableOfSheets } from './sheet.ts'
 
 describe('a sheet of a workbook', () => {
   it('is named by its first row that says anything', () => {
@@ -40,5 +40,30 @@ describe('a sheet of a workbook', () => {
       ['Crate of rope', 4, 400, 305.5, 250, 9],
       ['Sled & "ropes"', 1, 1000, 450, 280, null],
     ])
+  })
+  it('and its other sheets are read as well where their columns are called the same; else they are named', async () => {
+    const file = workbook([], {
+      Garage: [
+        ['name', 'count'],
+        ['Rake', 2],
+      ],
+      Shed: [
+        ['count', 'name'],
+        [3, 'Hoe'],
+      ],
+      'Paid & "due"': [
+        ['bill', 'sum'],
+        ['yard', 12],
+      ],
+      Empty: [['bill', 'sum']],
+    })
+    const { headings, rows, notRead } = tableOfSheets(await readSheets(new Blob([file])))
+    expect(headings).toEqual(['name', 'count'])
+    expect(rows).toEqual([
+      { name: 'Rake', count: '2' },
+      { name: 'Hoe', count: '3' },
+    ])
+    expect(notRead).toEqual(['Paid & "due"'])
+    expect(tableOfSheets([])).toEqual({ headings: [], rows: [], notRead: [] })
   })
 })

@@ -15,8 +15,13 @@ function textOf(cell: unknown): string {
   return typeof cell === 'string' ? cell.trim() : ''
 }
 
+export interface Table {
+  headings: string[]
+  rows: RawRow[]
+}
+
 /** @returns headings, those of two columns alike told apart, and what stands under each; columns without one are left out */
-export function tableOf(cells: readonly (readonly unknown[])[]): { headings: string[]; rows: RawRow[] } {
+export function tableOf(cells: readonly (readonly unknown[])[]): Table {
   const [first = [], ...rest] = cells.map((row) => row.map(textOf)).filter((row) => row.some((x) => x !== ''))
   const seen = new Set<string>()
   const names = first.map((name) => {
@@ -29,4 +34,18 @@ export function tableOf(cells: readonly (readonly unknown[])[]): { headings: str
     Object.fromEntries(names.flatMap((name, i) => (name ? [[name, row[i] ?? '']] : []))),
   )
   return { headings: names.filter((name) => name !== ''), rows }
+}
+
+/** The sheets of a workbook as one list: the first that has rows, and those whose columns are called the same. */
+export function tableOfSheets(
+  sheets: readonly { sheet: string; data: readonly (readonly unknown[])[] }[],
+): Table & { notRead: string[] } {
+  const filled = sheets.map(({ sheet, data }) => ({ sheet, ...tableOf(data) })).filter((t) => t.rows.length > 0)
+  const calledIn = (t: Table) => JSON.stringify([...t.headings].sort())
+  const isRead = (t: Table) => calledIn(t) === calledIn(filled[0])
+  return {
+    headings: filled[0]?.headings ?? [],
+    rows: filled.filter(isRead).flatMap((t) => t.rows),
+    notRead: filled.filter((t) => !isRead(t)).map((t) => t.sheet),
+  }
 }

@@ -14,7 +14,7 @@ import { sayAnswers, sayAsked, sayDoubts } from '../../../core/wording/doubts.ts
 import { goodsChanged } from '../../../core/wording/undo.ts'
 import { sayProblem } from '../../../core/wording/problems.ts'
 import GoodsFigure from '../../components/GoodsFigure.vue'
-import { plural } from '../../../core/wording/say.ts'
+import { listed, plural } from '../../../core/wording/say.ts'
 import { sayMassOf } from '../../../core/wording/things.ts'
 import LineUp from '../../components/LineUp.vue'
 import PressedButtons from '../../components/PressedButtons.vue'
@@ -26,7 +26,7 @@ import { useReadings } from '../../stores/readings.ts'
 import GoodsForm from './GoodsForm.vue'
 import GoodsTable from './GoodsTable.vue'
 import MatchColumns from './MatchColumns.vue'
-import { readList } from './read-list.ts'
+import { readList, type List } from './read-list.ts'
 import ToolTable from './ToolTable.vue'
 import WhatGoes from './WhatGoes.vue'
 import { newId } from '../../persistence/new-id.ts'
@@ -161,19 +161,29 @@ onChange(async (files) => {
 /** Reads a file of goods and adds what could be read; what could not is told row by row. */
 async function importList(file: File): Promise<string[]> {
   if (file.size > LARGEST_LIST) return [`${file.name} is larger than any list of goods: at most 5 MB are read.`]
-  const { headings, rows } = await readList(file)
+  const { notRead, ...list } = await readList(file)
+  const { headings, rows } = list
   if (rows.length === 0)
     return ['No rows found. The first line must name the columns: name, across, deep, tall, mass, count …']
   // Somebody else's list says first what is what; our own is read at once.
   if (!isOwnList(headings) && headings.length > 1) {
-    toMatch.value = { name: file.name, headings, rows }
-    return []
+    toMatch.value = { name: file.name, ...list }
+    besides.value = sayNotRead(notRead)
+    return besides.value
   }
-  return takeRows(rows)
+  return [...takeRows(rows), ...sayNotRead(notRead)]
 }
-const toMatch = shallowRef<{ name: string; headings: string[]; rows: RawRow[] } | null>(null)
+const toMatch = shallowRef<({ name: string } & Omit<List, 'notRead'>) | null>(null)
+/** What is told besides of a list whose columns are asked for. */
+const besides = ref<string[]>([])
+const sayNotRead = (sheets: readonly string[]) =>
+  sheets.length > 0
+    ? [
+        `Not read: ${listed(sheets.map((x) => `"${x}"`))}, where the columns are called otherwise than in the first sheet.`,
+      ]
+    : []
 function matched(rows: RawRow[]) {
-  listProblems.value = takeRows(rows)
+  listProblems.value = [...takeRows(rows), ...besides.value]
   toMatch.value = null
 }
 function takeRows(rows: readonly RawRow[]): string[] {

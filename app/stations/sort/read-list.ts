@@ -5,6 +5,8 @@ import { useHeavy } from '../../composables/heavy.ts'
 export interface List {
   headings: string[]
   rows: RawRow[]
+  /** Sheets of it that are another list. */
+  notRead: string[]
 }
 
 /** What a file begins with: a packed workbook, and the kind of workbook before that. */
@@ -26,5 +28,5 @@ export async function readList(file: File): Promise<List> {
   }
   const { default: Papa } = await import('papaparse')
   const parsed = Papa.parse<RawRow>(new TextDecoder().decode(bytes), { header: true, skipEmptyLines: 'greedy' })
-  return { headings: (parsed.meta.fields ?? []).filter((h) => h.trim() !== ''), rows: parsed.data }
+  return { headings: (parsed.meta.fields ?? []).filter((h) => h.trim() !== ''), rows: parsed.data, notRead: [] }
 }
