@@ -516,7 +516,7 @@ class RoomPlanner {
       holed,
       homeless: homeless.map((g) => whyHomeless(this.p, this.wishes, this.market, offers, this.wants, g)),
       presumed: this.presumedIn(offers),
-      lessWell: together(offers.flatMap((o) => o.lessWell)),
+      lessWell: summed(offers.flatMap((o) => o.lessWell)),
       troubles,
     }
   }
@@ -532,7 +532,7 @@ class RoomPlanner {
 }
 
 /** Those of one thing with the same about them as one. */
-function together(list: readonly LessWell[]): LessWell[] {
+function summed(list: readonly LessWell[]): LessWell[] {
   const by = new Map<string, LessWell>()
   for (const x of list) {
     const key = `${x.why} ${x.goodsId}`

@@ -209,7 +209,7 @@ export function* allJudged(
 type Wanting = Pick<SearchOptions, 'urgency'>
 
 /** Of some builds those that go beside each other: where two do not, what holds what is used most often stays. */
-function together(offers: readonly Offer[], market: Market, o: Wanting): Offer[] {
+function besideEachOther(offers: readonly Offer[], market: Market, o: Wanting): Offer[] {
   const most = ({ housed }: Offer) => mostUrgent(housed, o)
   const stays: Offer[] = []
   for (const x of [...offers].sort((a, b) => most(b) - most(a))) if (market.fits(x, stays)) stays.push(x)
@@ -222,7 +222,7 @@ function together(offers: readonly Offer[], market: Market, o: Wanting): Offer[]
  */
 export function withoutFailing(plan: Plan, market: Market, o: Wanting, asItIs = false): Plan {
   const judged = asItIs ? plan.offers : plan.offers.map((x) => market.lightened(x))
-  const offers = together(
+  const offers = besideEachOther(
     judged.filter((x) => !x.fails),
     market,
     o,
@@ -237,7 +237,7 @@ export function withoutFailing(plan: Plan, market: Market, o: Wanting, asItIs = 
  */
 export function refitted(plan: Plan, market: Market, o: SearchOptions): Plan {
   const latest = plan.offers.map((x) => market.latest(x))
-  return mended(keeping(plan, together(latest, market, o)), market, o, plan)
+  return mended(keeping(plan, besideEachOther(latest, market, o)), market, o, plan)
 }
 
 /**
