@@ -1,6 +1,7 @@
 import type { Project } from '../project/project.ts'
 import type { Wishes } from '../project/wishes.ts'
-import { planningRoom, type Planning } from './plan-room.ts'
+import { planningRoom } from './plan-room.ts'
+import type { Planning } from './planned.ts'
 
 /** A search is ended by its time; it is bounded all the same. */
 const MOST_ROUNDS = 2000

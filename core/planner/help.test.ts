@@ -5,7 +5,8 @@ import { NO_WISHES } from '../project/wishes.ts'
 import type { Construction } from '../room/room.ts'
 import { whyHomeless } from './help.ts'
 import type { Offer } from './offer.ts'
-import { planningRoom, type PlannedRoom } from './plan-room.ts'
+import { planningRoom } from './plan-room.ts'
+import type { PlannedRoom } from './planned.ts'
 
 const STUDS: Construction = newProject('p', 'p', 'metric', '2026-01-01T00:00:00.000Z').room.walls[0].construction
 

@@ -3,7 +3,8 @@ import { newGoods } from '../goods/goods.ts'
 import { newProject, type Project } from '../project/project.ts'
 import { NO_WISHES } from '../project/wishes.ts'
 import { RoomMarket } from './market.ts'
-import { planningRoom, type Planning } from './plan-room.ts'
+import { planningRoom } from './plan-room.ts'
+import type { Planning } from './planned.ts'
 
 /*
  * What has no place under any shelf stands on the floor by itself, and only that.

@@ -12,7 +12,8 @@ import { beats } from './measures.ts'
 import { HeldPlanning } from './held.ts'
 import { isInWall } from './offer.ts'
 import { RoomMarket } from './market.ts'
-import { planningRoom, type PlannedRoom, type Planning } from './plan-room.ts'
+import { planningRoom } from './plan-room.ts'
+import type { PlannedRoom, Planning } from './planned.ts'
 import { NO_WISHES, type Wishes } from '../project/wishes.ts'
 
 const thing = (

@@ -1,64 +1,33 @@
-import type { CheckResult } from '../checks/check.ts'
 import { isTrouble } from '../checks/verdict.ts'
-import { findFamily } from '../families/registry.ts'
 import type { Goods } from '../goods/goods.ts'
-import { presumedMass, withPresumed, type Presumed } from '../goods/presumed.ts'
-import type { Point } from '../geometry/hull.ts'
+import { withPresumed } from '../goods/presumed.ts'
 import { seeded } from '../measure/seeded.ts'
-import { procure } from '../project/plan.ts'
-import type { Build, Project } from '../project/project.ts'
+import type { Project } from '../project/project.ts'
 import { withoutHome } from '../project/proposals.ts'
 import { readingsOf, type BuildReading } from '../project/read-build.ts'
 import { readBuilds, type KeptReadings } from '../project/read-builds.ts'
 import { remedies } from '../project/remedies.ts'
-import { hoursOf } from '../takeoff/hours.ts'
 import { hardest } from './judged-offer.ts'
-import { wantsIn, whyHomeless, type Homeless, type Wants } from './help.ts'
+import { wantsIn, type Wants } from './help.ts'
 import { RoomMarket } from './market.ts'
 import type { Measures } from './measures.ts'
-import { isGlued, isInWall, lotWithout, measured, type LessWell, type Lot, type Offer } from './offer.ts'
+import { isGlued, lotWithout, type Lot, type Offer } from './offer.ts'
+import {
+  lookedAt,
+  measuresWith,
+  provenRoom,
+  sameBuilds,
+  type Planned,
+  type PlannedRoom,
+  type Planning,
+} from './planned.ts'
 import { LEAST_APART, leavesFarMore, SHOWN, worthShowing } from './shown.ts'
 import { holdingIn, thriftier } from './thrift.ts'
-import { AIMS, differ, keeping, leavesMany, measuresOf, Shelf, type Aim, type Plan, type Urgency } from './plans.ts'
+import { AIMS, differ, keeping, leavesMany, Shelf, type Aim, type Plan, type Urgency } from './plans.ts'
 import type { Bulk, SearchOptions } from './orders.ts'
 import { isTight as isTightIn } from './tight.ts'
 import { allJudged, mended, refitted, searching, withoutFailing, withRoomFor } from './search.ts'
 import type { Wishes } from '../project/wishes.ts'
-
-/** A plan of a room: builds where they go, what they come to, and what is left without a place. */
-export interface PlannedRoom {
-  /** What it was looked for. */
-  aim: Aim
-  builds: Build[]
-  /** Where each of them is on the plan of the room, its corners in order. */
-  feet: Point[][]
-  measures: Measures
-  /** Looked at, or proven: then its troubles are counted. */
-  proven: boolean
-  hours: number
-  boards: number
-  sheets: number
-  /** So much over what was wished, minor units. */
-  overMinor: number
-  /** Builds that would be screwed to a wall that is to have no holes. */
-  holed: string[]
-  homeless: Homeless[]
-  /** Things it presumes a mass of, what weighs most in all first. */
-  presumed: ({ goodsId: string; count: number } & Presumed)[]
-  /** What is kept less well than it could be, by what is bad about it. */
-  lessWell: LessWell[]
-  /** What fails or could not be made to hold, the worst of each build. */
-  troubles: { build: string; check: CheckResult }[]
-}
-
-export interface Planning {
-  plans: PlannedRoom[]
-  /** First looks at builds, and whole plans compared, so far. */
-  looks: number
-  seen: number
-  /** `growing`: the first plan is not whole yet, what was not looked at so far has no place in it. */
-  doing: 'growing' | 'looking' | 'proving' | 'done'
-}
 
 /** Plans that are proven for one aim before one gives up. */
 const MOST_PROVEN = 3
@@ -137,16 +106,16 @@ function proven(p: Project, plan: Plan): BuildReading[] {
 }
 
 /** Searches plans of a room, told as they come. Each can be taken as it stands. */
-class RoomPlanner {
+class RoomPlanner implements Planned {
   readonly market: RoomMarket
   readonly shelf: Shelf
-  private readonly p: Project
-  private readonly urgency: Urgency
+  readonly p: Project
+  readonly urgency: Urgency
   private readonly bulk: Bulk
-  private readonly wants: Wants
+  readonly wants: Wants
   private readonly heap: Lot
   /** What no kind of build keeps: that is no sign that room is short. */
-  private readonly keptByNone: Lot
+  readonly keptByNone: Lot
   private readonly proven: PlannedRoom[] = []
   private readonly aims: readonly Aim[]
   /** Plans that hold: no other that is much like one of them is shown. */
@@ -156,8 +125,8 @@ class RoomPlanner {
   private isOver: () => boolean = () => false
 
   constructor(
-    private readonly given: Project,
-    private readonly wishes: Wishes,
+    readonly given: Project,
+    readonly wishes: Wishes,
     private readonly seed: number,
     turn: number,
   ) {
@@ -237,7 +206,7 @@ class RoomPlanner {
           if (left(judged) > left(base) || this.isLike(judged)) continue
           const { plan, readings } = this.standing(judged, o)
           if (left(plan) > left(base) || this.isLike(plan)) continue
-          const found = this.planned(o.aim, this.inTheirRoom(readings))
+          const found = provenRoom(o.aim, this.inTheirRoom(readings), this)
           this.proven.push(found)
           if (found.measures.troubles === 0 && this.shown().includes(found)) this.taken.push(plan)
           yield this.state('proving')
@@ -279,7 +248,7 @@ class RoomPlanner {
       this.p,
       first.builds.map((b) => less.get(b.id)!),
     )
-    const found = readings && this.planned(first.aim, this.inTheirRoom(readings))
+    const found = readings && provenRoom(first.aim, this.inTheirRoom(readings), this)
     const allowed = found && readings.every((r) => !this.wishes.comesApart || !isGlued(r.shaped.assembly))
     if (!allowed || found.measures.troubles > 0 || found.measures.minor >= first.measures.minor) return
     this.proven.splice(this.proven.indexOf(first), 1, found)
@@ -346,7 +315,7 @@ class RoomPlanner {
         const { plan, readings } = this.standing(this.withLastPlaces(daily), o)
         no.push(next, judged, plan)
         if (this.isLike(plan)) continue
-        const found = this.planned(aim, this.inTheirRoom(readings))
+        const found = provenRoom(aim, this.inTheirRoom(readings), this)
         this.proven.push(found)
         yield this.state('proving')
         if (found.measures.troubles === 0) {
@@ -436,8 +405,8 @@ class RoomPlanner {
   private readonly shown = (): PlannedRoom[] => worthShowing(this.proven)
 
   /** All a plan is measured by: with what no kind of build keeps. */
-  private measuresOf({ offers, homeless }: Plan): Measures {
-    return measuresOf({ offers, homeless: [...homeless, ...this.keptByNone] }, this.urgency)
+  private measuresOf(plan: Plan): Measures {
+    return measuresWith(plan, this)
   }
 
   /** Whether a plan would not be shown beside what was proven already. */
@@ -450,10 +419,10 @@ class RoomPlanner {
     const proven = this.shown().slice(0, SHOWN)
     const looked = AIMS.flatMap((aim): PlannedRoom[] => {
       const best = this.shelf.best({ aim, budgetMinor: this.wishes.budgetMinor })
-      return best ? [this.lookedAt(best.plan, aim)] : []
+      return best ? [lookedAt(best.plan, aim, this)] : []
     })
     const { begun } = this.shelf
-    if (begun && looked.length === 0) looked.push(this.lookedAt(begun, AIMS[0]))
+    if (begun && looked.length === 0) looked.push(lookedAt(begun, AIMS[0], this))
     const distinct = looked.filter((x, i) => looked.findIndex((y) => sameBuilds(x, y)) === i)
     return {
       plans: proven.length > 0 ? proven : doing === 'done' ? [] : distinct,
@@ -462,83 +431,6 @@ class RoomPlanner {
       doing,
     }
   }
-
-  /** As it was looked at, judged by nobody. */
-  private lookedAt(plan: Plan, aim: Aim): PlannedRoom {
-    return {
-      aim,
-      builds: plan.offers.map((o) => o.build),
-      feet: plan.offers.map(footOf),
-      measures: this.measuresOf(plan),
-      proven: false,
-      hours: 0,
-      boards: 0,
-      sheets: 0,
-      overMinor: 0,
-      holed: [],
-      homeless: [
-        ...plan.homeless.map((g) => ({ ...g, why: 'no-room' as const })),
-        ...this.keptByNone.map((g) => ({ ...g, why: 'no-kind' as const })),
-      ],
-      presumed: [],
-      lessWell: [],
-      troubles: [],
-    }
-  }
-
-  private planned(aim: Aim, readings: readonly BuildReading[]): PlannedRoom {
-    const offers = readings.flatMap((r): Offer[] => {
-      const m = measured(this.market.shop, findFamily(r.build.family)!, r, () => r.steps)
-      return m ? [{ ...m, minor: 0, judged: true, troubles: 0, fails: false }] : []
-    })
-    const { bill, cutPlan } = procure(this.p, readings)
-    const homeless = offers.reduce<Lot>((left, o) => lotWithout(left, o.housed), withoutHome(this.p))
-    const troubles = readings.flatMap((r) => hardest(r.checks).map((check) => ({ build: r.build.id, check })))
-    const measures = measuresOf({ offers, homeless }, this.urgency)
-    const holed = readings
-      .filter((r) => this.wishes.noHolesIn.includes(r.build.wallId) && isInWall(r.shaped.assembly))
-      .map((r) => r.build.id)
-    const overMinor = Math.max(0, bill.totalMinor - (this.wishes.budgetMinor ?? Infinity))
-    return {
-      aim,
-      builds: offers.map((o) => o.build),
-      feet: offers.map(footOf),
-      measures: {
-        ...measures,
-        minor: bill.totalMinor,
-        troubles: troubles.length + holed.length + (overMinor > 0 ? 1 : 0),
-      },
-      proven: true,
-      hours: readings.reduce((h, r) => h + hoursOf(r.shaped.assembly, r.steps.length), 0),
-      boards: cutPlan.boards.length,
-      sheets: cutPlan.sheets.length,
-      overMinor,
-      holed,
-      homeless: homeless.map((g) => whyHomeless(this.p, this.wishes, this.market, offers, this.wants, g)),
-      presumed: this.presumedIn(offers),
-      lessWell: summed(offers.flatMap((o) => o.lessWell)),
-      troubles,
-    }
-  }
-
-  private presumedIn(offers: readonly Offer[]): PlannedRoom['presumed'] {
-    const counts = new Map<string, number>()
-    for (const o of offers) for (const g of o.housed) counts.set(g.goodsId, (counts.get(g.goodsId) ?? 0) + g.count)
-    return this.given.goods
-      .filter((g) => g.massKg === null && counts.has(g.id))
-      .map((g) => ({ goodsId: g.id, count: counts.get(g.id)!, ...presumedMass(g) }))
-      .sort((a, b) => b.count * b.kg - a.count * a.kg)
-  }
-}
-
-/** Those of one thing with the same about them as one. */
-function summed(list: readonly LessWell[]): LessWell[] {
-  const by = new Map<string, LessWell>()
-  for (const x of list) {
-    const key = `${x.why} ${x.goodsId}`
-    by.set(key, { ...x, count: x.count + (by.get(key)?.count ?? 0) })
-  }
-  return [...by.values()]
 }
 
 /**
@@ -560,14 +452,8 @@ export function toDrop(readings: readonly Pick<BuildReading, 'build' | 'checks'>
 /** Things without a place. */
 const left = (plan: Plan): number => plan.homeless.reduce((n, g) => n + g.count, 0)
 
-/** A body that was raised from its plan has the corners of that first. */
-const footOf = ({ body }: Offer): Point[] => body.points.slice(0, body.points.length / 2).map(([x, y]): Point => [x, y])
-
 /** Rounds of the search between two tellings of how far it is. */
 const TOLD_EVERY = 10
-
-const sameBuilds = (a: PlannedRoom, b: PlannedRoom): boolean =>
-  a.builds.length === b.builds.length && a.builds.every((x, i) => x === b.builds[i])
 
 /**
  * Plans of a whole room for everything kept that has no home yet: a first one at once, better ones as they come, at the

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
 import { newBuild } from '../project/new-build.ts'
-import type { PlannedRoom, Planning } from './plan-room.ts'
+import type { PlannedRoom, Planning } from './planned.ts'
 import { asOne, worthShowing } from './shown.ts'
 
 /** A plan that keeps ten things, so many of them in a second kind of build. */

@@ -1,5 +1,5 @@
 import { beats, type Measures } from './measures.ts'
-import type { PlannedRoom, Planning } from './plan-room.ts'
+import type { PlannedRoom, Planning } from './planned.ts'
 import { AIMS, keptOtherwise, worthOf } from './plans.ts'
 
 /*

@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals'
-import type { Planning } from './plan-room.ts'
+import type { Planning } from './planned.ts'
 import { nowAndThen } from './told.ts'
 
 const so = (looks: number, doing: Planning['doing'] = 'looking'): Planning => ({ plans: [], looks, seen: 0, doing })

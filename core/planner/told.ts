@@ -1,4 +1,4 @@
-import type { Planning } from './plan-room.ts'
+import type { Planning } from './planned.ts'
 
 /** What is drawn anew more often than this nobody reads, and it keeps the page from answering, ms. Product decision. */
 const EVERY_MS = 250

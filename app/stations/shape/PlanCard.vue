@@ -2,7 +2,7 @@
 import { computed, reactive } from 'vue'
 import { findFamily } from '../../../core/families/registry.ts'
 import { formatMoney } from '../../../core/measure/money.ts'
-import type { Planning, PlannedRoom } from '../../../core/planner/plan-room.ts'
+import type { Planning, PlannedRoom } from '../../../core/planner/planned.ts'
 import type { Build } from '../../../core/project/project.ts'
 import { isUnrated } from '../../../core/project/rating-wanted.ts'
 import { sayCheck } from '../../../core/wording/checks.ts'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, onUnmounted, ref, shallowRef, toRaw, watch } from 'vue'
-import type { Planning } from '../../../core/planner/plan-room.ts'
+import type { Planning } from '../../../core/planner/planned.ts'
 import { tradesOf } from '../../../core/planner/trade.ts'
 import type { Build } from '../../../core/project/project.ts'
 import type { Wishes } from '../../../core/project/wishes.ts'
