@@ -75,6 +75,17 @@ describe('what can be had at a wall', () => {
     expect(new Set(open.lessWell.map((x) => `${x.goodsId} ${x.why}`))).toEqual(new Set(['box open']))
     expect(offered({ market: new RoomMarket(p, NO_WISHES) }, 'ledger-shelf')!.makeshift).toBe(0)
   })
+  it('is never over the eyes for what leaks, however little room there is', () => {
+    const bench = thing('other', 'b', 0, { wideMm: WALL_MM, deepMm: 400, highMm: 1500 })
+    const { p } = room([bench], 4)
+    const offers = (kind: 'box' | 'pail') => {
+      const goods = p.goods.map((g) => ({ ...g, kind, acrossMm: 200, deepMm: 200, tallMm: 200 }))
+      const market = new RoomMarket({ ...p, goods }, { ...NO_WISHES, keepFree: ['e', 's', 'w'] })
+      return ['wall-cabinet', 'bracket-shelf'].map((k) => offered({ market }, k, 4) !== null)
+    }
+    expect(offers('box')).toContain(true)
+    expect(offers('pail')).toEqual([false, false])
+  })
   it('hangs over what is low', () => {
     const low = thing('other', 'b', 0, { wideMm: WALL_MM, deepMm: 600, highMm: 800 })
     const light = room([low], 4)

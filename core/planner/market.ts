@@ -18,7 +18,18 @@ import type { WallLine } from '../room/outline.ts'
 import { beside, HIGH, isHigh } from './beside.ts'
 import { judgedOffer, judgeFor, lessonsFor, type Judge } from './judged-offer.ts'
 import { facesOf, isFree } from './face.ts'
-import { howMany, looked, offersAt, raised, taught, type Haste, type Lot, type Offer, type Shop } from './offer.ts'
+import {
+  howMany,
+  looked,
+  offersAt,
+  raised,
+  taught,
+  type Haste,
+  type LessWell,
+  type Lot,
+  type Offer,
+  type Shop,
+} from './offer.ts'
 import { lotKey, Seen } from './seen.ts'
 import { inOrder, shareOf, together } from './lots.ts'
 import type { Wishes } from '../project/wishes.ts'
@@ -134,6 +145,9 @@ const isLow = ({ body: { min, max } }: Offer) =>
 
 /** Whether builds of a kind hang wherever they are. */
 const isHungKind = (family: string) => isHung(newBuild({ id: '', wallId: '', family, params: {} }))
+
+/** Where nothing is put, however little room there is. */
+const NEVER: readonly LessWell['why'][] = ['over-eyes', 'near-flame']
 
 /** What can be had in the room of a project. */
 export class RoomMarket implements Market {
@@ -555,7 +569,8 @@ export class RoomMarket implements Market {
       (o.inWall && noHolesIn.includes(o.build.wallId)) ||
       (o.overhead && nothingOverhead) ||
       (o.glued && comesApart) ||
-      o.needsTwo
+      o.needsTwo ||
+      o.lessWell.some((x) => NEVER.includes(x.why))
     )
   }
 }
