@@ -33,6 +33,7 @@ const MAY: Record<string, string[]> = {
     'steps',
     'planner/trade.ts',
     'planner/help.ts',
+    'planner/ill-placed.ts',
     'takeoff/batch-lines.ts',
     'takeoff/cut-order.ts',
     'cutting/format.ts',

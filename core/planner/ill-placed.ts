@@ -13,7 +13,14 @@ import { cordWayMm, nearestFeature } from '../room/near-feature.ts'
  * and what else burns over the eyes or beside a flame.
  */
 
-export type IllPlaced = 'far-from-outlet' | 'over-eyes' | 'near-flame'
+type IllPlaced = 'far-from-outlet' | 'over-eyes' | 'near-flame'
+
+/** Things kept less well than they could be: in a way that is only possible for them, in the open, or in a bad place. */
+export interface LessWell {
+  goodsId: string
+  why: 'makeshift' | 'open' | IllPlaced
+  count: number
+}
 
 /**
  * What is bad about the place of a thing, the worst of it; null where nothing is.

@@ -18,18 +18,8 @@ import type { WallLine } from '../room/outline.ts'
 import { beside, HIGH, isHigh } from './beside.ts'
 import { judgedOffer, judgeFor, lessonsFor, type Judge } from './judged-offer.ts'
 import { facesOf, isFree } from './face.ts'
-import {
-  howMany,
-  looked,
-  offersAt,
-  raised,
-  taught,
-  type Haste,
-  type LessWell,
-  type Lot,
-  type Offer,
-  type Shop,
-} from './offer.ts'
+import type { LessWell } from './ill-placed.ts'
+import { howMany, looked, offersAt, raised, taught, type Haste, type Lot, type Offer, type Shop } from './offer.ts'
 import { lotKey, Seen } from './seen.ts'
 import { inOrder, shareOf, together } from './lots.ts'
 import type { Wishes } from '../project/wishes.ts'

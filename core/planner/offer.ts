@@ -22,7 +22,7 @@ import type { Build, Project } from '../project/project.ts'
 import { unitsOf } from '../assembly/settings.ts'
 import { fillsWall, withValue } from '../families/params.ts'
 import { roundUp } from '../measure/rounding.ts'
-import { illPlaced, type IllPlaced } from './ill-placed.ts'
+import { illPlaced, type LessWell } from './ill-placed.ts'
 import { A_WEEK, pastReachM } from './measures.ts'
 
 /** What first looks are taken at: a project with its room, and for each thing the best score a kind of build gives it. */
@@ -39,13 +39,6 @@ export interface Shop {
 /** Some things, by their ids and how many. */
 export type Lot = readonly { goodsId: string; count: number }[]
 export const howMany = (lot: Lot): number => lot.reduce((n, g) => n + g.count, 0)
-
-/** Things kept less well than they could be: in a way that is only possible for them, in the open, or in a bad place. */
-export interface LessWell {
-  goodsId: string
-  why: 'makeshift' | 'open' | IllPlaced
-  count: number
-}
 
 /** A build at a place: shaped and priced by itself. */
 export interface Offer {

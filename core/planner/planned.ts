@@ -9,10 +9,11 @@ import type { BuildReading } from '../project/read-build.ts'
 import type { Wishes } from '../project/wishes.ts'
 import { hoursOf } from '../takeoff/hours.ts'
 import { whyHomeless, type Homeless, type Wants } from './help.ts'
+import type { LessWell } from './ill-placed.ts'
 import { hardest } from './judged-offer.ts'
 import type { RoomMarket } from './market.ts'
 import type { Measures } from './measures.ts'
-import { isInWall, lotWithout, measured, type LessWell, type Lot, type Offer } from './offer.ts'
+import { isInWall, lotWithout, measured, type Lot, type Offer } from './offer.ts'
 import { measuresOf, type Aim, type Plan, type Urgency } from './plans.ts'
 
 /*
