@@ -59,9 +59,8 @@ export interface Offer {
   minor: number
   floorM2: number
   reach: number
-  /** What is kept less well than it could be, and how many things that makes. */
+  /** What is kept less well than it could be. */
   lessWell: readonly LessWell[]
-  makeshift: number
   /** Something of it one person cannot lift, where that matters; and something is glued. */
   needsTwo: boolean
   glued: boolean
@@ -295,7 +294,6 @@ export function measured(
     floorM2: whole.min[2] < OFF_FLOOR_MM ? area : 0,
     reach: own.reduce((s, { i, g }) => s + A_WEEK[g.often] * pastReachM(i, p.settings.personMm, r.liftMm), 0),
     lessWell,
-    makeshift: howMany(lessWell),
     needsTwo: alone && steps().some((s) => s.cautions.includes('lift-two')),
     glued: isGlued(assembly),
     inWall: isInWall(assembly),

@@ -1,6 +1,6 @@
 import type { Market } from './market.ts'
 import { beats, type Measures } from './measures.ts'
-import { lotWithout, type Lot, type Offer } from './offer.ts'
+import { howMany, lotWithout, type Lot, type Offer } from './offer.ts'
 
 /*
  * Plans of a room: what they are worth, how far they are alike, and the shelf of those none of which beats another.
@@ -52,7 +52,7 @@ const sum = (offers: readonly Offer[], of: (o: Offer) => number) => offers.reduc
 export const measuresOf = (plan: Plan, urgency: Urgency): Measures => ({
   homeless: plan.homeless.reduce((n, g) => n + g.count * urgency(g.goodsId), 0),
   troubles: sum(plan.offers, (o) => o.troubles),
-  makeshift: sum(plan.offers, (o) => o.makeshift),
+  makeshift: sum(plan.offers, (o) => howMany(o.lessWell)),
   minor: sum(plan.offers, (o) => o.minor),
   floorM2: sum(plan.offers, (o) => o.floorM2),
   reach: sum(plan.offers, (o) => o.reach),

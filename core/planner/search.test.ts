@@ -68,7 +68,6 @@ class TinyMarket implements Market {
       floorM2: k.floor * howMany(housed),
       reach: 0,
       lessWell: [],
-      makeshift: 0,
       needsTwo: false,
       glued: false,
       inWall: false,
