@@ -1,3 +1,4 @@
+import { findStrip } from '../catalogue/strips.ts'
 import { fingerprint } from '../measure/fingerprint.ts'
 import { kept } from '../measure/kept.ts'
 import { z } from '../measure/schema.ts'
@@ -6,16 +7,21 @@ import { asItLies, facesDiffer } from './turned-over.ts'
 
 const tenth = (mm: number) => Math.round(mm * 10)
 
+/** What it is bought as: a strip of a sheet as the sheet. */
+export function soldAs(s: Stock): Stock {
+  const sheet = s.kind === 'board' ? findStrip(s.section)?.sheet : undefined
+  return sheet === undefined ? s : { kind: 'sheet', sheet }
+}
+
 /** What is bought by length: a board of a section, or a rod; null for all else. */
-export const lengthStock = (s: Stock): { section: string; treated: boolean } | null =>
-  s.kind === 'board'
-    ? { section: s.section, treated: s.treated }
-    : s.kind === 'steel'
-      ? { section: s.rod, treated: false }
-      : null
+export function lengthStock(asked: Stock): { section: string; treated: boolean } | null {
+  const s = soldAs(asked)
+  if (s.kind === 'board') return { section: s.section, treated: s.treated }
+  return s.kind === 'steel' ? { section: s.rod, treated: false } : null
+}
 
 /** What is cut from something at all: not what is bought ready or was there. */
-export const isSawn = (s: Stock): boolean => s.kind === 'sheet' || lengthStock(s) !== null
+export const isSawn = (s: Stock): boolean => soldAs(s).kind === 'sheet' || lengthStock(s) !== null
 
 /** Two stocks with the same key are bought alike. */
 export function stockKey(s: Stock): string {

@@ -1,7 +1,9 @@
 import { byId } from './by-id.ts'
 import { inches, psi, type UnitSystem } from '../measure/units.ts'
 import type { Confidence } from './sourced.ts'
+import type { Sheet } from './sheets.ts'
 import { findBar } from './steel.ts'
+import { STRIP_GRADES, STRIPS } from './strips.ts'
 
 /** A board's cross-section as sold. Dressed sizes are what is computed with; the id is only a name. */
 export interface Section {
@@ -98,6 +100,8 @@ export interface Grade {
   densityKgM3: number
   source: string
   confidence: Confidence
+  /** No lumber: what strips of this sheet are, along its strength axis. */
+  of?: Sheet
   /** Reference values of the North American allowable-stress method. Fb and Fc before the size factor. */
   asd?: {
     fb: number
@@ -226,9 +230,9 @@ const rodSection = (id: string): Section | undefined => {
   const bar = findBar(id)
   return bar && { ...bar, thicknessMm: bar.diameterMm, widthMm: bar.diameterMm, nominalWidth: null }
 }
-const ofTheYard = byId(SECTIONS)
+const ofTheYard = byId<Section>(SECTIONS, STRIPS)
 export const findSection = (id: string): Section | undefined => ofTheYard(id) ?? rodSection(id)
-export const findGrade: (id: string) => Grade | undefined = byId(GRADES)
+export const findGrade: (id: string) => Grade | undefined = byId(GRADES, STRIP_GRADES)
 
 /** Stock lengths a yard usually keeps, mm. */
 export const BOARD_LENGTHS: Record<UnitSystem, readonly number[]> = {

@@ -49,15 +49,16 @@ export function screwsGive(
   count: number,
 ): Gives | null {
   const grade = p?.stock.kind === 'board' ? findGrade(p.stock.grade) : undefined
-  if (p && grade)
+  if (p && grade && !grade.of)
     return {
       pulledN: hingePull(grade.asd?.g ?? PANEL_G, d, threadMm, 1) * pulledTogether(count),
       slidN: hingeShear(grade.ec5?.rhoK ?? RHO_K_SHARE * grade.densityKgM3, d, threadMm) * count,
     }
-  const sheet = p?.stock.kind === 'sheet' ? findSheet(p.stock.sheet) : undefined
+  const sheet = p?.stock.kind === 'sheet' ? findSheet(p.stock.sheet) : grade?.of
   if (!sheet) return null
   const thread = Math.min(threadMm, sheet.thicknessMm)
-  const share = HOLDS.includes(sheet.kind) ? 1 : HALF
+  // Into which face of a strip they go nobody said: it may be its edge.
+  const share = HOLDS.includes(sheet.kind) && !grade ? 1 : HALF
   return {
     pulledN: hingePull(PANEL_G, d, thread, share) * pulledTogether(count),
     slidN: share * hingeShear(RHO_K_SHARE * sheet.densityKgM3, d, thread) * count,

@@ -69,6 +69,7 @@ interface Found extends Given {
   demand: number
   from: Part
   on: Part
+  pulledOut: boolean
 }
 
 /** Null when any kind of its fasteners has no value. */
@@ -244,15 +245,19 @@ export const joints = defineCheck({
       else {
         // Sliding and pulling at once use the fasteners up together: their shares add.
         // Where they give nothing across, and nothing slides, what they give pulled is the capacity.
-        const onlyPulled = gives.capacity <= 0 && force.slidN <= TINY_N * force.pulledN
+        // Pulled along their length out of end grain or an edge they hold nothing that counts.
+        const pulledOut = pull <= 0 && force.pulledN > TINY_N && j.fasteners.some((f) => f.into !== 'side')
+        if (pulledOut) gives = { ...gives, capacity: 0 }
+        const onlyPulled = !pulledOut && gives.capacity <= 0 && force.slidN <= TINY_N * force.pulledN
         if (onlyPulled) gives = { ...gives, capacity: pull }
-        const demand = onlyPulled
-          ? force.pulledN
-          : force.slidN + (force.pulledN > 0 ? (force.pulledN * gives.capacity) / Math.max(pull, TINY_N) : 0)
+        const demand =
+          pulledOut || onlyPulled
+            ? force.pulledN
+            : force.slidN + (force.pulledN > 0 ? (force.pulledN * gives.capacity) / Math.max(pull, TINY_N) : 0)
         for (const id of [j.id, ...force.supports]) addTo(looked, key, id)
         const seen = worst.get(key)
         if (!seen || hard(demand, gives.capacity) > hard(seen.demand, seen.capacity))
-          worst.set(key, { joint: j, demand, ...gives, from: near, on: far })
+          worst.set(key, { joint: j, demand, ...gives, from: near, on: far, pulledOut })
       }
     }
     const given = { check: 'joints', quantity: 'force' as const }
@@ -300,7 +305,7 @@ export const joints = defineCheck({
             })
           : measured({
               ...base,
-              code: w.one.value > 0 ? 'joint-crowded' : 'joint-too-short',
+              code: w.pulledOut ? 'joint-pulled-out' : w.one.value > 0 ? 'joint-crowded' : 'joint-too-short',
               demand: w.demand,
               capacity: 0,
             }),

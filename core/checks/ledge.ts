@@ -1,7 +1,5 @@
 import type { Part } from '../assembly/assembly.ts'
 import { isFlat, partBox } from '../assembly/part-box.ts'
-import { findGrade } from '../catalogue/lumber.ts'
-import { findSheet } from '../catalogue/sheets.ts'
 import type { Box } from '../geometry/box.ts'
 import type { Axis } from '../geometry/vec.ts'
 import { frameOf } from '../loads/frame.ts'
@@ -9,6 +7,7 @@ import type { Patch } from '../loads/load-path.ts'
 import { bendsAlongStrength } from '../loads/panel.ts'
 import { defineCheck, measured, plain, type CheckContext, type CheckResult } from './check.ts'
 import { factorInputs, linkOf } from './members.ts'
+import { woodOf } from './wood.ts'
 
 /*
  * A flat piece that is held along its middle and loaded beside it: its edges are ledges, bent across the grain. Wood is
@@ -48,13 +47,12 @@ type Given = Pick<CheckContext, 'settings' | 'method'>
 
 /** Moment across the grain a piece may have, N·mm/mm, and how it comes about. */
 function mayBear(p: Part, c: Given) {
-  if (p.stock.kind === 'sheet') {
-    const sheet = findSheet(p.stock.sheet)
-    const s = sheet && c.method.panelMoment(sheet, bendsAlongStrength(p, false), c.settings)
+  const wood = p.stock.kind === 'existing' ? null : woodOf(p)
+  if (wood?.kind === 'sheet') {
+    const s = c.method.panelMoment(wood.sheet, bendsAlongStrength(p, false), c.settings)
     return s ? { s, nmm: s.value, quantity: 'moment-per-width' as const } : null
   }
-  const grade = p.stock.kind === 'board' ? findGrade(p.stock.grade) : undefined
-  const s = grade && c.method.acrossGrain(grade, c.settings)
+  const s = wood && c.method.acrossGrain(wood.grade, c.settings)
   return s ? { s, nmm: (s.value * p.size.thicknessMm ** 2) / 6, quantity: 'stress' as const } : null
 }
 
@@ -104,7 +102,7 @@ export const ledge = defineCheck({
         capacity: may.nmm,
         data: { role: p.role, armMm: l.armMm, edges: covers.length },
         working: {
-          formula: p.stock.kind === 'sheet' ? 'm = N·e / length' : 'm = N·e / length ≤ f·t² / 6',
+          formula: may.quantity === 'moment-per-width' ? 'm = N·e / length' : 'm = N·e / length ≤ f·t² / 6',
           inputs: [
             { symbol: 'N', value: l.n, quantity: 'force', source: method.loadFactor.source },
             { symbol: 'e', value: l.armMm, quantity: 'length' },

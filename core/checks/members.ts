@@ -243,7 +243,7 @@ function sagOf(c: Reads, p: Part, service: Member): CheckResult | null {
   const first = Math.abs(worst.result.sag.mm)
   const sheet = p.stock.kind === 'sheet' ? findSheet(p.stock.sheet)! : null
   const grade = p.stock.kind === 'board' ? findGrade(p.stock.grade)! : null
-  const creep = c.method.creep(sheet ? sheet.kind : 'lumber', c.settings)
+  const creep = c.method.creep(sheet?.kind ?? grade?.of?.kind ?? 'lumber', c.settings)
   const end = first * creep.value
   const limit = span / c.settings.sagRatio
   const along = service.state.kind === 'panel' && bendsAlongStrength(p, service.state.along)

@@ -1,6 +1,6 @@
 import type { Part } from '../assembly/assembly.ts'
 import { cutSize } from '../assembly/cut-size.ts'
-import { lengthStock, stockKey } from '../assembly/identical.ts'
+import { lengthStock, soldAs, stockKey } from '../assembly/identical.ts'
 import { findSection, lengthsOf } from '../catalogue/lumber.ts'
 import { findSheet } from '../catalogue/sheets.ts'
 import { COMPUTED_SLACK_MM } from '../measure/rounding.ts'
@@ -25,8 +25,9 @@ function outOf(p: Part, s: CheckContext['settings']): Out | null {
       needMm: lengthMm,
       haveMm: left(findSection(long.section) ? Math.max(...lengthsOf(long.section, s.yard)) : 0, s.squaringTrimMm),
     }
-  if (p.stock.kind !== 'sheet') return null
-  const sheet = findSheet(p.stock.sheet)
+  const sold = soldAs(p.stock)
+  if (sold.kind !== 'sheet') return null
+  const sheet = findSheet(sold.sheet)
   const laid = (along: number, across: number) =>
     worse(
       { needMm: along, haveMm: left(sheet?.lengthMm ?? 0, 2 * s.sheetTrimMm) },
@@ -37,7 +38,10 @@ function outOf(p: Part, s: CheckContext['settings']): Out | null {
 }
 
 /** The id of a section, a rod or a sheet. */
-const stockId = (s: Part['stock']): string => (s.kind === 'sheet' ? s.sheet : (lengthStock(s)?.section ?? ''))
+const stockId = (asked: Part['stock']): string => {
+  const s = soldAs(asked)
+  return s.kind === 'sheet' ? s.sheet : (lengthStock(s)?.section ?? '')
+}
 
 /** Every piece comes out of a board or sheet that is sold. */
 export const fromStock = defineCheck({

@@ -7,6 +7,7 @@ import type { Wood } from '../mechanics/methods/method.ts'
 export const woodOf = (p: Part): Wood | null => {
   if (p.stock.kind === 'board') {
     const grade = findGrade(p.stock.grade)
+    if (grade?.of) return { kind: 'sheet', sheet: grade.of }
     return grade ? { kind: 'lumber', grade } : null
   }
   const id = p.stock.kind === 'sheet' ? p.stock.sheet : p.stock.kind === 'existing' ? p.stock.like : undefined

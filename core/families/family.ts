@@ -11,6 +11,7 @@ import type { FloorFall, FreeSpace, Joists } from '../room/room.ts'
 import type { Step } from '../steps/step.ts'
 import type { Way } from '../goods/ways.ts'
 import { valueAt } from './params.ts'
+import { stripped } from './strips.ts'
 
 /** What a family shapes to: the goods this build is to hold, the space, and what a yard sells. */
 export interface ShapeContext {
@@ -235,7 +236,9 @@ export function family<P>(f: Family<P>): AnyFamily {
     start: f.start,
     shape: (raw, ctx) => {
       const read = parse(raw)
-      return read.ok ? shapedOrWhyNot(() => f.shape(read.value, asTheyStand(ctx))) : read
+      if (!read.ok) return read
+      const shaped = shapedOrWhyNot(() => f.shape(read.value, asTheyStand(ctx)))
+      return shaped.ok ? { ok: true, value: stripped(shaped.value) } : shaped
     },
     levers: (raw, ctx) => f.levers(must(raw), ctx),
     savers: (raw, ctx) => f.savers(must(raw), ctx),

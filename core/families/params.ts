@@ -1,10 +1,11 @@
 import { SECTIONS } from '../catalogue/lumber.ts'
+import { STRIPS } from '../catalogue/strips.ts'
 import { RODS } from '../catalogue/steel.ts'
 import { findSheet } from '../catalogue/sheets.ts'
 import { z } from '../measure/schema.ts'
 
-/** A section of lumber, and a sheet of the catalogue or of one's own, by id. */
-export const section = z.enum(SECTIONS.map((s) => s.id) as [string, ...string[]])
+/** A section of lumber or a strip of a sheet, and a sheet of the catalogue or of one's own, by id. */
+export const section = z.enum([...SECTIONS, ...STRIPS].map((s) => s.id) as [string, ...string[]])
 export const sheet = z
   .string()
   .max(200)

@@ -1,5 +1,6 @@
 import { ONLY_MET } from '../clearance/conflicts.ts'
 import { findFamily } from '../families/registry.ts'
+import { stripLevers } from '../families/strips.ts'
 import { isHardWorked } from '../checks/verdict.ts'
 import type { Build, Project } from './project.ts'
 import { procure } from './plan.ts'
@@ -26,7 +27,8 @@ export function savings(p: Project, build: Build, most = 4): Remedy[] {
   const housed = (r: typeof base.reading) => r.shaped.assembly.bays.reduce((n, b) => n + b.items.length, 0)
   const [cost, hard] = [minor(base.reading), base.reading.checks.filter(isHardWorked).length]
   const found: Remedy[] = []
-  for (const l of family.savers(build.params, ctx)) {
+  const strips = stripLevers(build.params, base.reading.shaped.choices)
+  for (const l of [...family.savers(build.params, ctx), ...strips]) {
     const changed: Build = { ...build, params: l.params as Build['params'] }
     const drawn = readWith(family, changed, ctx, undefined, 'as-drawn')
     if (!drawn.ok || drawn.reading.verdict.fails > 0 || drawn.reading.verdict.unknown > 0) continue

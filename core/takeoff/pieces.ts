@@ -1,7 +1,7 @@
 import type { Part } from '../assembly/assembly.ts'
 import { cutSize } from '../assembly/cut-size.ts'
 import { asItLies } from '../assembly/turned-over.ts'
-import type { Alike } from '../assembly/identical.ts'
+import { soldAs, type Alike } from '../assembly/identical.ts'
 import { partMassKg } from '../assembly/mass.ts'
 import { findSection } from '../catalogue/lumber.ts'
 import { SAME_LENGTH_MM } from '../measure/rounding.ts'
@@ -31,18 +31,22 @@ export function pieceLines(build: string, groups: readonly Alike[]): PieceLine[]
   return groups.map((g) => {
     const p = g.parts[0]
     const { lengthMm, widthMm, thicknessMm } = p.size
-    const section = p.stock.kind === 'board' ? findSection(p.stock.section) : undefined
+    const stock = soldAs(p.stock)
+    const section = stock.kind === 'board' ? findSection(stock.section) : undefined
+    const isStrip = stock !== p.stock
+    const cut = cutSize(p)
     return {
       build,
       letter: g.letter,
       numbered: g.numbered,
       role: p.role,
-      stock: p.stock,
+      stock,
       grain: p.grain,
       lengthMm,
       widthMm,
       thicknessMm,
-      cut: cutSize(p),
+      // A strip may lie in the build either way: it is sawn out of the face of its sheet.
+      cut: isStrip ? { ...cut, widthMm: Math.max(cut.widthMm, thicknessMm) } : cut,
       ripped: section !== undefined && Math.max(widthMm, thicknessMm) < section.widthMm - SAME_LENGTH_MM,
       ...asItLies(p),
       count: g.parts.length,

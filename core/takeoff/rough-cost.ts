@@ -1,5 +1,5 @@
 import type { Assembly, Part } from '../assembly/assembly.ts'
-import { lengthStock } from '../assembly/identical.ts'
+import { lengthStock, soldAs } from '../assembly/identical.ts'
 import type { Settings } from '../assembly/settings.ts'
 import { findScrew } from '../catalogue/fasteners.ts'
 import { lengthsOf } from '../catalogue/lumber.ts'
@@ -42,7 +42,9 @@ export class RoughPrices {
   private ofPart(p: Part): number {
     const long = lengthStock(p.stock)
     if (long) return p.size.lengthMm * this.perMm(long.section, long.treated)
-    return p.stock.kind === 'sheet' ? p.size.lengthMm * p.size.widthMm * this.perMm2(p.stock.sheet) : 0
+    const sold = soldAs(p.stock)
+    const wideMm = sold === p.stock ? p.size.widthMm : Math.max(p.size.widthMm, p.size.thicknessMm)
+    return sold.kind === 'sheet' ? p.size.lengthMm * wideMm * this.perMm2(sold.sheet) : 0
   }
 
   private ofScrews({ fastener, count }: { fastener: string | null; count: number }): number {

@@ -88,6 +88,8 @@ const TABLE: Record<string, Words> = {
   joint: (r, d, say) => jointWords(r, d, say),
   'joint-end-grain': (r, d, say) =>
     `${jointWords(r, d, say)} They go into end grain, which holds ${d.endGrain === 'third' ? 'a third' : 'two thirds'} of what side grain does, and nothing at all when pulled.`,
+  'joint-pulled-out': (r, d, say) =>
+    `The screws of ${roleName(String(d.near))} on ${roleName(String(d.far))} go into ${Number(d.end) === 1 ? 'end grain' : 'the edge of a sheet'} and are pulled along their length with ${say.force(r.demand!)}: nothing they hold there counts.${Number(d.end) === 1 ? '' : ' Glue them too, or use a board.'}`,
   'joint-too-short': (r, d, say) =>
     r.state === 'holds'
       ? `${capital(roleName(String(d.near)))} on ${roleName(String(d.far))}: nothing passes through these screws.`

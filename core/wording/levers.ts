@@ -13,6 +13,7 @@ const TABLE: Record<string, (d: Data, say: Say) => string> = {
   'one-more': () => 'Make it one bay longer',
   'add-brace': () => 'Screw a diagonal brace across the back',
   'add-tie': () => 'Tie it to the wall',
+  'of-strips': (d) => `Rip the ${sectionName(String(d.section))} from the sheet: ${sectionName(String(d.strip))}`,
   'rail-section': (d) => `Make the rails ${sectionName(String(d.section))}`,
   'back-section': (d) => `Make the boards and the diagonal across the back ${sectionName(String(d.section))}`,
   'rail-joint': (d) =>

@@ -47,10 +47,23 @@ const row = (nominal: number) => Math.max(4, nominal)
 
 /** Wet-service factors of the same table, above 19 % moisture. */
 const WET = { fb: 0.85, fv: 0.97, fcPerp: 0.67, fc: 0.8, e: 0.9 } as const
-const wet = (of: keyof typeof WET, c: Conditions): Factor[] =>
-  c.moisture === 'wet'
-    ? [{ symbol: 'CM', value: WET[of], source: `${NDS} Supplement table 4A, above 19 % moisture` }]
-    : []
+/** Of strips of a sheet: Panel Design Specification, above 16 % moisture, stiffness and strength. */
+const WET_PANEL = { e: 0.85, other: 0.75 } as const
+function wet(of: keyof typeof WET | 'ft', g: Grade, c: Conditions): Factor[] {
+  if (c.moisture !== 'wet') return []
+  if (g.of)
+    return [
+      {
+        symbol: 'CM',
+        value: of === 'e' ? WET_PANEL.e : WET_PANEL.other,
+        source: 'Panel Design Specification: wet, above 16 % moisture',
+      },
+    ]
+  // Pulled along the grain lumber loses nothing.
+  return of === 'ft'
+    ? []
+    : [{ symbol: 'CM', value: WET[of], source: `${NDS} Supplement table 4A, above 19 % moisture` }]
+}
 
 /**
  * Base value, where a species is listed by width that of the width; a board of no nominal width takes the widest, which
@@ -162,16 +175,16 @@ export const asd: DesignMethod = {
       duration(c),
       ...sizeFactor(g.asd, use.nominalWidth, 'bending'),
       ...cfu,
-      ...wet('fb', c),
+      ...wet('fb', g, c),
     ])
   },
-  shear: (g, c) => (g.asd ? strength('Fv', g.asd.fv, g.source, [duration(c), ...wet('fv', c)]) : null),
+  shear: (g, c) => (g.asd ? strength('Fv', g.asd.fv, g.source, [duration(c), ...wet('fv', g, c)]) : null),
   // No value stands for sawn lumber, which is not to be asked for it: what curved members are held to is taken.
   acrossGrain: (g, c) =>
     g.asd
       ? strength('Frt', psi(15), `${NDS} 5.2.8: radial tension, all species but southern pine`, [
           duration(c),
-          ...wet('fv', c),
+          ...wet('fv', g, c),
         ])
       : null,
   shearWidthFactor: 1,
@@ -186,7 +199,7 @@ export const asd: DesignMethod = {
       ? strength('Fc', listed(g.asd, 'fc', nominal), g.source, [
           duration(c),
           ...sizeFactor(g.asd, nominal, 'compression'),
-          ...wet('fc', c),
+          ...wet('fc', g, c),
         ])
       : null,
   tension: (g, nominal, c) =>
@@ -195,6 +208,7 @@ export const asd: DesignMethod = {
           duration(c),
           // The size factor of bending is that of tension as well.
           ...sizeFactor(g.asd, nominal, 'bending'),
+          ...wet('ft', g, c),
         ])
       : null,
   // CD does not apply across the grain: NDS table 4.3.1.
@@ -203,13 +217,13 @@ export const asd: DesignMethod = {
     const cb = bearingAreaFactor(k.lengthMm, Math.min(k.beforeMm, k.afterMm))
     return strength('Fc⊥', g.asd.fcPerp, g.source, [
       ...(cb > 1 ? [{ symbol: 'Cb', value: cb, source: `${NDS} 3.10.4` }] : []),
-      ...wet('fcPerp', c),
+      ...wet('fcPerp', g, c),
     ])
   },
   post(p, c) {
     if (!p.grade.asd) return null
     const fc = asd.compression(p.grade, p.nominalWidth, c)!
-    const eMin = strength('Emin', p.grade.asd.eMin, p.grade.source, wet('e', c))
+    const eMin = strength('Emin', p.grade.asd.eMin, p.grade.source, wet('e', p.grade, c))
     const source = `${NDS} 3.7.1 (c = 0.8, le/d at most 50) and 3.9.2; CL = 1: ends held (4.4.1)`
     const [x, y] = p.axes
     const side = (own: PostAxis, other: PostAxis) => {
@@ -299,11 +313,11 @@ export const asd: DesignMethod = {
     }
     return strength(borrowed.baseSymbol, borrowed.base, borrowed.source, [...borrowed.factors, over])
   },
-  modulus: (g, c) => (g.asd ? strength('E', g.asd.e, g.source, wet('e', c)) : null),
+  modulus: (g, c) => (g.asd ? strength('E', g.asd.e, g.source, wet('e', g, c)) : null),
   // The tabulated E already holds the sag from shear of slender beams; E/16 adds what short deep ones have more.
   shearModulus: (g, c) =>
     g.asd
-      ? strength('E/16', g.asd.e / 16, 'Wood Handbook (FPL-GTR-282) table 5-1, mean of softwoods', wet('e', c))
+      ? strength('E/16', g.asd.e / 16, 'Wood Handbook (FPL-GTR-282) table 5-1, mean of softwoods', wet('e', g, c))
       : null,
   lateral,
   spacing(f, w, runs, bored) {

@@ -4,6 +4,7 @@ import { embedment, gapShare, johansen, yieldMoment } from '../dowel.ts'
 import { gyration, sectionModulus } from '../section.ts'
 import { effectiveBolts, spacingEc5, spacingLargeEc5 } from '../spacing.ts'
 import { headMm } from '../../catalogue/fasteners.ts'
+import type { Grade } from '../../catalogue/lumber.ts'
 import { headPullThrough, screwWithdrawal, screwWithdrawalEc5 } from '../withdrawal.ts'
 import {
   overGap,
@@ -99,6 +100,8 @@ function design(material: CreepMaterial, c: Conditions, more: Factor[] = []): Fa
     ...more,
   ]
 }
+/** Lumber, or the sheet a strip is of. */
+const woodKind = (g: Grade): CreepMaterial => g.of?.kind ?? 'lumber'
 const designed = (symbol: string, base: number, source: string, factors: Factor[] | null): Strength | null =>
   factors ? strength(symbol, base, source, factors) : null
 
@@ -192,19 +195,20 @@ export const ec5: DesignMethod = {
   },
   bending(g, use, c) {
     if (!g.ec5) return null
-    const kh = use.depthMm < 150 ? Math.min((150 / use.depthMm) ** 0.2, 1.3) : 1
+    // Of sheets in their plane no size effect is counted.
+    const kh = use.depthMm < 150 && !g.of ? Math.min((150 / use.depthMm) ** 0.2, 1.3) : 1
     return designed(
       'fm,k',
       g.ec5.fm,
       g.source,
-      design('lumber', c, [
+      design(woodKind(g), c, [
         { symbol: 'kh', value: kh, source: `${EN1995} 3.2(3), depth ${Math.round(use.depthMm)} mm` },
       ]),
     )
   },
-  shear: (g, c) => (g.ec5 ? designed('fv,k', g.ec5.fv, g.source, design('lumber', c)) : null),
+  shear: (g, c) => (g.ec5 ? designed('fv,k', g.ec5.fv, g.source, design(woodKind(g), c)) : null),
   // EN 338:2016 table 1: the same for all classes of softwood.
-  acrossGrain: (g, c) => (g.ec5 ? designed('ft,90,k', 0.4, 'EN 338:2016 table 1', design('lumber', c)) : null),
+  acrossGrain: (g, c) => (g.ec5 ? designed('ft,90,k', 0.4, 'EN 338:2016 table 1', design(woodKind(g), c)) : null),
   // kcr, EN 1995-1-1 6.1.7(2).
   shearWidthFactor: 0.67,
   // The stress is worked out over the whole depth; the method asks for the depth that is left.
@@ -213,8 +217,8 @@ export const ec5: DesignMethod = {
     value: (notchFactor(depthMm, leftMm, reachMm) * leftMm) / depthMm,
     source: `${EN1995} 6.5.2: notched on the side of the support`,
   }),
-  tension: (g, _nominal, c) => (g.ec5 ? designed('ft,0,k', g.ec5.ft0, g.source, design('lumber', c)) : null),
-  compression: (g, _nominal, c) => (g.ec5 ? designed('fc,0,k', g.ec5.fc0, g.source, design('lumber', c)) : null),
+  tension: (g, _nominal, c) => (g.ec5 ? designed('ft,0,k', g.ec5.ft0, g.source, design(woodKind(g), c)) : null),
+  compression: (g, _nominal, c) => (g.ec5 ? designed('fc,0,k', g.ec5.fc0, g.source, design(woodKind(g), c)) : null),
   bearing(g, c, k) {
     if (!g.ec5) return null
     const longer = effectiveContact(k.lengthMm, k.beforeMm, k.afterMm) / k.lengthMm
@@ -223,7 +227,7 @@ export const ec5: DesignMethod = {
       g.ec5.fc90,
       g.source,
       design(
-        'lumber',
+        woodKind(g),
         c,
         longer > 1
           ? [{ symbol: 'Aef/A', value: longer, source: `${EN1995} 6.1.5: 30 mm more on each side, kc,90 = 1` }]
