@@ -150,6 +150,7 @@ export function rowsToGoods(rows: readonly RawRow[], system: UnitSystem, newId: 
     const [acrossMm, deepMm, tallMm] = usual ? [usual.acrossMm, usual.deepMm, usual.tallMm] : told
     const [rimMm, overhangMm, taperMm] = [length('rim'), length('overhang'), length('taper')]
     const inUse = [length('across_in_use'), length('deep_in_use'), length('tall_in_use')]
+    const saysInUse = Object.keys(row).some((k) => /^(?:across|deep|tall)_in_use(?:_mm)?$/.test(k))
     const toolMeasures = [length('neck'), length('handle'), length('head'), length('hang')]
     if (failed) return
     const missing = !row.name
@@ -197,15 +198,20 @@ export function rowsToGoods(rows: readonly RawRow[], system: UnitSystem, newId: 
         whereNow: row.where_now ?? '',
         decision: (row.decision || 'keep') as Goods['decision'],
         ...(row.often ? { often: row.often as Goods['often'] } : {}),
-        care: (row.care ?? '').split(/[\s,;]+/).filter((c) => c !== '') as Goods['care'],
+        // A list without such a column says nothing of it: then what the name tells counts.
+        ...(row.care === undefined ? {} : { care: row.care.split(/[\s,;]+/).filter((c) => c !== '') as Goods['care'] }),
         whose: row.whose ?? '',
         time: (row.time || 'here') as Goods['time'],
         spare: row.spare ? Number(row.spare) : 0,
         ...(row.pile ? { pile: Number(row.pile) } : {}),
         // What is not told of it is as it is at rest.
-        inUse: inUse.every((mm) => mm === null)
-          ? null
-          : { acrossMm: inUse[0] ?? acrossMm!, deepMm: inUse[1] ?? deepMm!, tallMm: inUse[2] ?? tallMm! },
+        ...(saysInUse
+          ? {
+              inUse: inUse.every((mm) => mm === null)
+                ? null
+                : { acrossMm: inUse[0] ?? acrossMm!, deepMm: inUse[1] ?? deepMm!, tallMm: inUse[2] ?? tallMm! },
+            }
+          : {}),
         leaving: { to: row.goes_to ?? '', first: row.cut_up_first ?? '', gone: isYes(row.gone) },
       }),
     )

@@ -133,6 +133,28 @@ describe('goods', () => {
     expect(wrong({ spare: '-2' })).toEqual(['spare'])
     expect(wrong({ tall_in_use_mm: 'very' })).toEqual(['tall_in_use'])
   })
+  it('is told by its name what can hurt, and how it opens, until somebody says otherwise', () => {
+    const cares = (text: string) => {
+      const r = line(text)
+      return r.ok && r.value.care
+    }
+    expect(cares('fuel can')).toEqual(['aerosol'])
+    expect(cares('3 tins of paint 7 x 7 x 8, 6 kg')).toEqual(['liquid'])
+    expect(cares('2 chest freezers')).toEqual([])
+    // A list that has no such column says nothing of it; an empty cell says that nothing is asked for.
+    const rows: Row[] = [
+      { name: 'fuel can', across: '10', deep: '10', tall: '12' },
+      { name: 'chest freezer', across: '40', deep: '25', tall: '34' },
+    ]
+    const read = (list: Row[]) => rowsToGoods(list, 'imperial', (i) => String(i)).goods
+    expect(read(rows).map((g) => g.care)).toEqual([['aerosol'], []])
+    expect(read(rows)[1].inUse).toMatchObject({ tallMm: (34 + 25) * 25.4 })
+    expect(read(rows.map((r) => ({ ...r, care: '' })))[0].care).toEqual([])
+    expect(read(rows.map((r) => ({ ...r, tall_in_use: '' })))[1].inUse).toBeNull()
+    // What somebody unticked stays unticked on its way out and back.
+    const unticked = { ...read(rows)[0], care: [] }
+    expect(rowsToGoods(goodsToRows([unticked]), 'imperial', () => unticked.id).goods[0].care).toEqual([])
+  })
   it('asks before something of somebody else goes, and about sizes in use that say nothing', () => {
     const codes = (over: Partial<Goods>) => doubts({ ...tote, ...over }).map((d) => d.code)
     expect(codes({ whose: 'a friend' })).toEqual([])

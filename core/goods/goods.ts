@@ -1,5 +1,6 @@
 import { CONTAINERS, GOODS_KINDS, TOTE_GUESS, type GoodsKind } from '../catalogue/containers.ts'
 import { usualThing } from '../catalogue/find-usual.ts'
+import { usualCare } from '../catalogue/usual-care.ts'
 import { OFTEN } from '../catalogue/usual-often.ts'
 import { HEAVIEST_KG, id, lengthMm, words, z } from '../measure/schema.ts'
 import { CARES } from './care.ts'
@@ -181,6 +182,7 @@ export function newGoods(
     keptAs: null,
     pile: usualPile(given),
     ...nothingTold(),
+    care: usualCare(given.name),
     inUse: usualInUse(given),
     ...given,
   }

@@ -34,6 +34,11 @@ describe('a bad place', () => {
     expect(at(paint, 1000, 1391)).toBeNull()
     expect(at(paint, 1000, 1392)).toBe('over-eyes')
     expect(at(thing({ kind: 'box' }), 1000, 1392)).toBeNull()
+    // A pail that says nothing else may hold paint; what is known to hold none does not.
+    const called = (name: string) => at(thing({ kind: 'pail', name }), 1000, 1392)
+    expect(['pail', 'blue bucket', 'tin of paint', 'fire extinguisher', 'jar'].map(called)).toEqual(
+      ['over-eyes', 'over-eyes', 'over-eyes', null, null], // prettier-ignore
+    )
   })
   it('of what burns is beside a flame, of a machine as well', () => {
     const heater = [feature('water-heater', 0)]

@@ -1,3 +1,5 @@
+import { usualThing } from '../catalogue/find-usual.ts'
+import { usualCare } from '../catalogue/usual-care.ts'
 import { isPluggedIn } from '../catalogue/usual-plugged.ts'
 import { CORD_MM, FROM_FLAME_MM } from '../checks/in-the-room/keeping.ts'
 import type { Convex } from '../geometry/convex.ts'
@@ -33,8 +35,12 @@ export function illPlaced(g: Goods, body: Convex, p: Project, o: Outline): IllPl
   const far = () => (nearestFeature(body, ['outlet'], p.room.features, o, cordWayMm)?.mm ?? 0) > CORD_MM
   const runs = g.kind === 'equipment' && g.often !== 'seldom' && isPluggedIn(g.name)
   if ((charges || runs) && far()) return 'far-from-outlet'
-  const leaks = g.kind === 'pail' || burns(g.care) || g.care.includes('liquid')
+  const isTin = g.kind === 'pail' && mayHoldPaint(g.name)
+  const leaks = isTin || burns(g.care) || g.care.includes('liquid')
   if (leaks && body.max[2] > BODY.eye * p.settings.personMm) return 'over-eyes'
-  const spoiltByHeat = g.kind === 'pail' || burns(g.care) || g.care.includes('heat')
+  const spoiltByHeat = isTin || burns(g.care) || g.care.includes('heat')
   return spoiltByHeat && (from('water-heater', 'furnace') ?? Infinity) < FROM_FLAME_MM ? 'near-flame' : null
 }
+
+/** A pail holds paint or the like until its name says that it is something else. */
+const mayHoldPaint = (name: string): boolean => usualCare(name).length > 0 || !usualThing(name)
