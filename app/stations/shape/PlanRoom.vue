@@ -4,7 +4,7 @@ import type { Planning } from '../../../core/planner/planned.ts'
 import { tradesOf } from '../../../core/planner/trade.ts'
 import type { Build } from '../../../core/project/project.ts'
 import type { Wishes } from '../../../core/project/wishes.ts'
-import { familyName } from '../../../core/wording/dims.ts'
+import { buildName } from '../../../core/wording/build-names.ts'
 import { sayTrade, titlesOf } from '../../../core/wording/room-plans.ts'
 import { listed, plural } from '../../../core/wording/say.ts'
 import { unratedWalls } from '../../../core/project/rating-wanted.ts'
@@ -145,18 +145,17 @@ const DOING: Record<Planning['doing'], string> = {
   done: 'Done',
 }
 function take(taken: readonly Build[]) {
-  const used = new Map<string, number>()
-  for (const b of doc.project!.builds) used.set(b.family, (used.get(b.family) ?? 0) + 1)
+  const names = new Set(doc.project!.builds.map((b) => b.name))
   // Builds of a plan have ids of their own; what is tied to another of them, or to one that stands there, stays so.
   const ids = new Map(taken.map((b) => [b.id, newId('b')]))
   for (const b of doc.project!.builds) ids.set(b.id, b.id)
   const builds = taken.map((b) => {
-    const n = (used.get(b.family) ?? 0) + 1
-    used.set(b.family, n)
+    const name = buildName(b, doc.project!.goods, names)
+    names.add(name)
     return {
       ...structuredClone(toRaw(b)),
       id: ids.get(b.id)!,
-      name: `${familyName(b.family)}${n > 1 ? ` ${n}` : ''}`,
+      name,
       tiedTo: b.tiedTo.flatMap((id) => ids.get(id) ?? []),
     }
   })
