@@ -1,6 +1,6 @@
 import type { Presumed } from '../goods/presumed.ts'
 import { addTo } from '../measure/add-to.ts'
-import { formatArea } from '../measure/format.ts'
+import { MM_PER_FOOT } from '../measure/units.ts'
 import { formatMoney, type Currency } from '../measure/money.ts'
 import type { Homeless } from '../planner/help.ts'
 import type { LessWell } from '../planner/ill-placed.ts'
@@ -35,8 +35,12 @@ export interface SayPlans extends Say {
   currency: Currency
 }
 
-/** An area of floor. */
-export const sayFloor = (m2: number, { units }: Say): string => formatArea(m2 * 1e6, units)
+const M2_PER_SQ_FT = (MM_PER_FOOT / 1000) ** 2
+/** An area of floor, no finer than one sees it: to a tenth of a square metre, or a square foot. */
+export function sayFloorArea(m2: number, { units }: Say): string {
+  const steps = (of: number) => (m2 > 0 ? Math.max(1, Math.round(m2 / of)) : 0)
+  return units.system === 'imperial' ? `${steps(M2_PER_SQ_FT)} sq ft` : `${(steps(0.1) / 10).toFixed(1)} m²`
+}
 
 /** What it pays for that, against the least of those beside it. */
 function pays({ key, by }: NonNullable<Trade['pays']>, say: SayPlans): string {
@@ -44,7 +48,7 @@ function pays({ key, by }: NonNullable<Trade['pays']>, say: SayPlans): string {
     case 'minor':
       return `costs ${formatMoney(by, say.currency)} more than the cheapest`
     case 'floorM2':
-      return `takes ${sayFloor(by, say)} more floor than the least`
+      return `takes ${sayFloorArea(by, say)} more floor than the least`
     case 'reach':
       return 'puts what is used often further from the hand than another'
     case 'hours':

@@ -135,7 +135,8 @@ const weight = (r: CheckResult) => `${2.5 + 9.5 * Math.min(1, r.state === 'fails
         </div>
       </div>
       <p v-for="n in notApplying" :key="n.id" class="soft small mb-1">
-        {{ CHECK_NAMES[n.check] }} – not judged: {{ sayCheck(n, readings.say) }}
+        {{ CHECK_NAMES[n.check] }} – {{ n.working ? 'reckoned, and nothing fails for it' : 'not judged' }}:
+        {{ sayCheck(n, readings.say) }}
       </p>
       <SafeLoads :build-id="reading.build.id" :name="reading.build.name" />
       <CompareVariants :key="reading.build.id" :reading="reading" />

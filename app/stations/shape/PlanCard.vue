@@ -8,7 +8,7 @@ import { isUnrated } from '../../../core/project/rating-wanted.ts'
 import { sayCheck } from '../../../core/wording/checks.ts'
 import { familyName } from '../../../core/wording/dims.ts'
 import { sayThings } from '../../../core/wording/things.ts'
-import { sayFloor, sayLessWell, sayPresumed, sayWithoutPlace } from '../../../core/wording/room-plans.ts'
+import { sayFloorArea, sayLessWell, sayPresumed, sayWithoutPlace } from '../../../core/wording/room-plans.ts'
 import { plural } from '../../../core/wording/say.ts'
 import { useDocument } from '../../stores/document.ts'
 import { useReadings } from '../../stores/readings.ts'
@@ -90,7 +90,7 @@ function proof(x: PlannedRoom): string {
         <dd>about {{ plural(Math.max(1, Math.round(plan.hours)), 'hour') }} for one</dd>
       </template>
       <dt>floor taken</dt>
-      <dd>{{ sayFloor(plan.measures.floorM2, readings.say) }}</dd>
+      <dd>{{ sayFloorArea(plan.measures.floorM2, readings.say) }}</dd>
       <dt>proof</dt>
       <dd :class="{ 'text-trouble': plan.proven && plan.measures.troubles > 0 }">{{ proof(plan) }}</dd>
     </dl>
