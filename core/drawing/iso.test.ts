@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
+import { shapedExamples } from '../../test-support/examples.ts'
 import type { Assembly, Part } from '../assembly/assembly.ts'
-import { allFamilies } from '../families/registry.ts'
 import type { TurnedBox } from '../geometry/box.ts'
 import { add, cross, dot, scale, sub, unit, type Vec3 } from '../geometry/vec.ts'
 import { drawIso } from './iso.ts'
@@ -196,21 +196,12 @@ function wrongly(
   return wrong
 }
 
-const examples = allFamilies().flatMap((f) =>
-  f.examples().flatMap((e) => {
-    const r = f.shape(e.params, e.context)
-    return r.ok
-      ? [
-          {
-            kind: f.id,
-            name: `${f.id}: ${e.name}`,
-            assembly: r.value.assembly,
-            groups: f.steps(e.params, r.value).map((s) => r.value.assembly.parts.filter((p) => s.parts.includes(p.id))),
-          },
-        ]
-      : []
-  }),
-)
+const examples = shapedExamples().map(({ family, name, params, shaped }) => ({
+  kind: family.id,
+  name,
+  assembly: shaped.assembly,
+  groups: family.steps(params, shaped).map((s) => shaped.assembly.parts.filter((p) => s.parts.includes(p.id))),
+}))
 
 /** The first of each kind: the others are of the same shapes. */
 const firsts = examples.filter((x, i) => examples.findIndex((y) => y.kind === x.kind) === i)

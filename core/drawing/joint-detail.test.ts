@@ -1,20 +1,18 @@
 import { describe, expect, it } from '@jest/globals'
+import { shapedExamples } from '../../test-support/examples.ts'
 import { partBoxes } from '../assembly/part-box.ts'
 import { jointRooms } from '../checks/joint-room.ts'
-import { allFamilies } from '../families/registry.ts'
 import { dot, type Vec3 } from '../geometry/vec.ts'
 import { METHODS } from '../mechanics/methods/all.ts'
 import { anchorDetail } from './anchor-detail.ts'
 import { alike, jointDetail, type JointDetail } from './joint-detail.ts'
 
-const examples = allFamilies().flatMap((f) =>
-  f.examples().flatMap((e) => {
-    const r = f.shape(e.params, e.context)
-    if (!r.ok) return []
-    const steps = f.steps(e.params, r.value)
-    return [{ name: `${f.id}: ${e.name}`, a: r.value.assembly, steps, space: e.context.space }]
-  }),
-)
+const examples = shapedExamples().map(({ family, name, params, shaped, context }) => ({
+  name,
+  a: shaped.assembly,
+  steps: family.steps(params, shaped),
+  space: context.space,
+}))
 const detailsOf = (a: (typeof examples)[number]['a']) => {
   const rooms = jointRooms(a, partBoxes(a), METHODS.asd)
   return a.joints.flatMap((j) => {

@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
+import { shapedExamples } from '../../test-support/examples.ts'
 import type { Machining, Part } from '../assembly/assembly.ts'
 import { isRoundPart, partBox } from '../assembly/part-box.ts'
-import { allFamilies } from '../families/registry.ts'
 import { volumeOf, type Polyhedron } from '../geometry/polyhedron.ts'
 import { add, cross, dot, scale, sub, unit, type Vec3 } from '../geometry/vec.ts'
 import { meshOf } from './mesh.ts'
@@ -87,12 +87,11 @@ function own(p: Part): number {
   return face * t
 }
 
-const examples = allFamilies().flatMap((f) =>
-  f.examples().flatMap((e) => {
-    const r = f.shape(e.params, e.context)
-    return r.ok ? [{ name: `${f.id}: ${e.name}`, parts: r.value.assembly.parts, joints: r.value.assembly.joints }] : []
-  }),
-)
+const examples = shapedExamples().map(({ name, shaped: { assembly: a } }) => ({
+  name,
+  parts: a.parts,
+  joints: a.joints,
+}))
 
 const turned: Part['at'] = {
   centre: [310, -200, 450],

@@ -1,19 +1,12 @@
 import { describe, expect, it } from '@jest/globals'
+import { shapedExamples } from '../../test-support/examples.ts'
 import { partBox } from '../assembly/part-box.ts'
 import { findScrew } from '../catalogue/fasteners.ts'
-import { allFamilies } from '../families/registry.ts'
 import { nutsOf } from './nuts.ts'
 
-const hung = allFamilies().flatMap((f) =>
-  f.examples().flatMap((e) => {
-    const r = f.shape(e.params, e.context)
-    if (!r.ok) return []
-    const a = r.value.assembly
-    return a.joints.some((j) => j.fasteners.some((x) => findScrew(x.fastener)?.kind === 'nut'))
-      ? [{ name: `${f.id}: ${e.name}`, a }]
-      : []
-  }),
-)
+const hung = shapedExamples()
+  .map(({ name, shaped }) => ({ name, a: shaped.assembly }))
+  .filter(({ a }) => a.joints.some((j) => j.fasteners.some((x) => findScrew(x.fastener)?.kind === 'nut')))
 const span = (z: number, high: number) => [z - high / 2, z + high / 2]
 
 describe('nuts and washers on rods', () => {

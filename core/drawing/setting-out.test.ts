@@ -1,17 +1,16 @@
 import { describe, expect, it } from '@jest/globals'
-import { allFamilies } from '../families/registry.ts'
+import { shapedExamples } from '../../test-support/examples.ts'
 import { METRIC } from '../measure/units.ts'
 import { sayIn } from '../wording/say.ts'
 import { saySettingOut } from '../wording/setting-out.ts'
 import { holesThrough, settingOut } from './setting-out.ts'
 
 const corner = { alongMm: 1000, outMm: 250 }
-const examples = allFamilies().flatMap((f) =>
-  f.examples().flatMap((e) => {
-    const r = f.shape(e.params, e.context)
-    return r.ok ? [{ name: `${f.id}: ${e.name}`, a: r.value.assembly, space: e.context.space }] : []
-  }),
-)
+const examples = shapedExamples().map(({ name, shaped, context }) => ({
+  name,
+  a: shaped.assembly,
+  space: context.space,
+}))
 const marked = examples.filter((x) => x.a.anchors.some((y) => y.into !== 'neighbour' && y.into !== 'slab' && !y.side))
 
 describe('setting out', () => {

@@ -1,9 +1,9 @@
 import { describe, expect, it } from '@jest/globals'
+import { shapedExamples } from '../../test-support/examples.ts'
 import type { Assembly, Motion } from '../assembly/assembly.ts'
 import { movedPoint, opens, partly } from '../assembly/moved.ts'
 import { partBox } from '../assembly/part-box.ts'
 import { boxUnion } from '../geometry/box.ts'
-import { allFamilies } from '../families/registry.ts'
 import { frameOf } from '../clearance/placing.ts'
 import { areaVector } from '../geometry/polyhedron.ts'
 import { cross, dot, norm, sub, type Vec3 } from '../geometry/vec.ts'
@@ -12,12 +12,7 @@ import { plainCeiling, type Room } from '../room/room.ts'
 import { placementOf, roomModel } from './room-model.ts'
 import { buildModel, type Lot, type SpaceModel } from './space-model.ts'
 
-const examples = allFamilies().flatMap((f) =>
-  f.examples().flatMap((e) => {
-    const r = f.shape(e.params, e.context)
-    return r.ok ? [{ name: `${f.id}: ${e.name}`, assembly: r.value.assembly }] : []
-  }),
-)
+const examples = shapedExamples().map(({ name, shaped }) => ({ name, assembly: shaped.assembly }))
 const triple = (a: Float32Array, i: number): Vec3 => [a[3 * i], a[3 * i + 1], a[3 * i + 2]]
 
 /** Corners of each triangle. */

@@ -300,9 +300,10 @@ describe('plans that are begun before anybody asks', () => {
   /** A clock that goes on by a little each time somebody looks at it. */
   const counting = () => {
     let ms = 0
-    return { looked: () => ms, now: () => (ms += 3) }
+    return { looked: () => ms, now: () => (ms += STEP_MS) }
   }
   const wanted = 1
+  const STEP_MS = 10
   it('wait at their first plan, which is there at once when they are asked for', () => {
     const { now, looked } = counting()
     const held = new HeldPlanning(p, NO_WISHES, wanted, now)
@@ -313,9 +314,9 @@ describe('plans that are begun before anybody asks', () => {
     expect(first.value.plans).toHaveLength(1)
     expect(first.value.doing).toBe('looking')
     // One look at the clock for when they were asked for: nothing was searched.
-    expect(looked() - before).toBe(3)
+    expect(looked() - before).toBe(STEP_MS)
     void [...held.toFirst()]
-    expect(looked() - before).toBe(3)
+    expect(looked() - before).toBe(STEP_MS)
   })
   it('are gone on with where they are when somebody asks before the first is whole', () => {
     const { now } = counting()
