@@ -20,7 +20,13 @@ describe('strips ripped from a sheet', () => {
       expect(findGrade(s.sheet)?.of).toBe(sheet)
     }
     expect(findStrip('2x4')).toBeUndefined()
-    expect(findStrip('44mm-of-ply-18mm')).toMatchObject({ widthMm: 44, thicknessMm: 18 })
+    expect(findStrip('44mm-of-ply-18mm')).toMatchObject({
+      widthMm: 44,
+      thicknessMm: 18,
+      label: '44 mm strip, plywood 18 mm',
+    })
+    expect(findStrip('1.5in-of-ply-23/32')!.label).toBe('1 1/2 in strip, 3/4 in plywood')
+    expect(findStrip('69mm-of-osb3-18mm')!.label).toBe('69 mm strip, OSB3 18 mm')
   })
   it('are of plywood and strand board only: in edges of others no screw holds', () => {
     const kinds = new Set(SHEETS.filter((s) => STRIPS.some((x) => x.sheet === s.id)).map((s) => s.kind))

@@ -121,7 +121,8 @@ const WIDTHS: Record<UnitSystem, readonly { id: string; said: string; mm: number
 export const STRIPS: readonly Strip[] = SOURCES.flatMap((s) =>
   WIDTHS[s.system].map(({ id, said, mm }) => ({
     id: `${id}-of-${s.id}`,
-    label: `${said} strip of ${s.label.replace(/^Softwood/, 'softwood')}`,
+    // Without its rating, which says nothing of it on edge.
+    label: `${said} strip, ${s.label.replace(/^Softwood /, '').replace(/, \d+\/\d+$/, '')}`,
     system: s.system,
     thicknessMm: s.thicknessMm,
     widthMm: mm,

@@ -90,7 +90,7 @@ describe('strips to choose', () => {
     const c = choice(unit({}), 'stripSection')
     expect(c.options).toContain(STRIP)
     expect(c.options.filter((o) => String(o).includes('-of-') && !String(o).includes('ply-18mm'))).toEqual([])
-    expect(optionName(c, STRIP)).toBe('44 mm strip of softwood plywood 18 mm')
+    expect(optionName(c, STRIP)).toBe('44 mm strip, plywood 18 mm')
     // No strip is as thick as these.
     const posts = findFamily('post-rack')!.examples()[0]
     const rack = readParams(findFamily('post-rack')!, posts.params as object, posts.context)
@@ -108,7 +108,7 @@ describe('strips to choose', () => {
     expect(of({ stripSection: '18x44mm' })).toContainEqual({ section: '18x44mm', strip: STRIP })
     expect(of({ stripSection: STRIP })).toEqual([])
     expect(sayLever('of-strips', { section: '18x44mm', strip: STRIP }, sayIn(METRIC))).toBe(
-      'Rip the 18 x 44 from the sheet: 44 mm strip of softwood plywood 18 mm',
+      'Rip the 18 x 44 from the sheet: 44 mm strip, plywood 18 mm',
     )
   })
 })

@@ -10,7 +10,7 @@ export const CARE_NAMES: Record<Care, string> = {
   heat: 'keep from heat',
   food: 'food',
   liquid: 'may leak',
-  aerosol: 'spray or solvent, burns',
+  aerosol: 'burns: fuel, spray, solvent',
   gas: 'gas under pressure',
   charging: 'is charged there',
 }

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { DECISIONS, GOODS_LIMITS, OFTEN, type Goods } from '../../../core/goods/goods.ts'
+import { CARE_NAMES } from '../../../core/wording/goods.ts'
 import { HEAVIEST_KG } from '../../../core/measure/schema.ts'
 import IconTrash from '~icons/bi/trash'
 import MeasureField from '../../components/MeasureField.vue'
@@ -60,6 +61,7 @@ const { maxCount } = GOODS_LIMITS
               maxlength="80"
               @change="text($event).trim() && emit('update', g.id, { name: text($event).trim() })"
             />
+            <span v-if="g.care.length > 0" class="cares">{{ g.care.map((c) => CARE_NAMES[c]).join(' · ') }}</span>
           </td>
           <td class="n" data-label="count">
             <MeasureField
@@ -158,6 +160,13 @@ td :deep(.form-control:focus) {
 .name {
   width: 9rem;
   font-weight: 600;
+}
+.cares {
+  display: block;
+  padding: 0 0.5rem 0.2rem;
+  font-size: 0.78rem;
+  line-height: 1.1;
+  color: var(--ink-soft);
 }
 .n {
   width: 3.4rem;
