@@ -74,6 +74,41 @@ describe('what can be had at a wall', () => {
     expect(new Set(open.lessWell.map((x) => `${x.goodsId} ${x.why}`))).toEqual(new Set(['box open']))
     expect(offered({ market: new RoomMarket(p, NO_WISHES) }, 'ledger-shelf')!.lessWell).toEqual([])
   })
+  it('keeps what burns apart from what is charged, in one build and in two', () => {
+    const outlet = thing('outlet', 'o', 1000)
+    const { p } = room([outlet])
+    const named = (id: string, care: 'aerosol' | 'charging') => ({
+      ...p.goods[0],
+      id,
+      name: id,
+      count: 1,
+      care: [care],
+    })
+    const goods = [named('can', 'aerosol'), named('charger', 'charging')]
+    const market = new RoomMarket({ ...p, goods }, { ...NO_WISHES, keepFree: ['e', 's', 'w'] })
+    const kept = (id: string, others: Offer[] = []) =>
+      market.offer('ledger-shelf', 'n', [{ goodsId: id, count: 1 }], others)
+    expect(market.offer('ledger-shelf', 'n', goods.map((g) => ({ goodsId: g.id, count: 1 })), [])).toBeNull() // prettier-ignore
+    const charger = kept('charger')!
+    // By itself it would stand where the charger does; beside that it is half a metre away.
+    expect(kept('can')!.build.offsetMm).toBe(charger.build.offsetMm)
+    const can = kept('can', [charger])!
+    const apart = Math.max(from(can) - to(charger), from(charger) - to(can))
+    const [c, d] = [can, charger].map((o) => o.asking[0].body)
+    expect(Math.hypot(...[0, 1, 2].map((k) => Math.max(0, c.min[k] - d.max[k], d.min[k] - c.max[k])))).toBeGreaterThanOrEqual(500) // prettier-ignore
+    expect(apart).toBeGreaterThan(0)
+    const read = readingsOf(readBuilds({ ...p, goods, builds: [charger.build, can.build] }))
+    expect(read.flatMap((r) => r.checks.filter((x) => x.check === 'keeping' && x.state === 'fails'))).toEqual([])
+  })
+  it('is nowhere for what is charged too far from every outlet, and anywhere where nobody surveyed one', () => {
+    const { p } = room([])
+    const goods = [{ ...p.goods[0], count: 1, care: ['charging' as const] }]
+    const at = (features: Feature[]) =>
+      new RoomMarket({ ...p, goods, room: { ...p.room, features } }, { ...NO_WISHES, keepFree: ['e', 's', 'w'] })
+    const kept = (market: RoomMarket) => market.offer('ledger-shelf', 'n', [{ goodsId: 'box', count: 1 }], [])
+    const far = thing('outlet', 'o', 2500, { wallId: 's' })
+    expect([kept(at([])) === null, kept(at([far])) === null]).toEqual([false, true])
+  })
   it('is never over the eyes for what leaks, however little room there is', () => {
     const bench = thing('other', 'b', 0, { wideMm: WALL_MM, deepMm: 400, highMm: 1500 })
     const { p } = room([bench], 4)

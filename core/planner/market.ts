@@ -1,6 +1,7 @@
 import { wishedWay } from '../goods/ways.ts'
 import type { AnyFamily } from '../families/family.ts'
 import { allFamilies, isHung } from '../families/registry.ts'
+import { isTooNear } from '../checks/in-the-room/keeping.ts'
 import { doorways } from '../clearance/keep-outs.ts'
 import { gapBetween, type Convex } from '../geometry/convex.ts'
 import { kept } from '../measure/kept.ts'
@@ -138,6 +139,9 @@ const isHungKind = (family: string) => isHung(newBuild({ id: '', wallId: '', fam
 
 /** Where nothing is put, however little room there is. */
 const NEVER: readonly LessWell['why'][] = ['over-eyes', 'near-flame']
+
+/** Whether something of one build stands beside what it is not to be beside in another, or in its own. */
+const areTooNear = (a: Offer, b: Offer): boolean => a.asking.some((x) => b.asking.some((y) => isTooNear(x, y)))
 
 /** What can be had in the room of a project. */
 export class RoomMarket implements Market {
@@ -307,7 +311,12 @@ export class RoomMarket implements Market {
   }
 
   fits(offer: Offer, others: readonly Offer[]): boolean {
-    return this.allowed(offer) && !this.isPastWall(offer) && this.metBy(offer, others).length === 0
+    return (
+      this.allowed(offer) &&
+      !this.isPastWall(offer) &&
+      this.metBy(offer, others).length === 0 &&
+      !others.some((o) => areTooNear(offer, o))
+    )
   }
 
   /** Past the end of its wall there may be no other wall to meet. */
@@ -553,6 +562,12 @@ export class RoomMarket implements Market {
     }))
   }
 
+  /** What is charged where it is kept is nowhere else. */
+  private isNever({ why, goodsId }: LessWell): boolean {
+    const isCharged = () => this.p.goods.some((g) => g.id === goodsId && g.care.includes('charging'))
+    return NEVER.includes(why) || (why === 'far-from-outlet' && isCharged())
+  }
+
   private allowed(o: Offer): boolean {
     const { noHolesIn, nothingOverhead, comesApart } = this.wishes
     return !(
@@ -560,7 +575,8 @@ export class RoomMarket implements Market {
       (o.overhead && nothingOverhead) ||
       (o.glued && comesApart) ||
       o.needsTwo ||
-      o.lessWell.some((x) => NEVER.includes(x.why))
+      areTooNear(o, o) ||
+      o.lessWell.some((x) => this.isNever(x))
     )
   }
 }

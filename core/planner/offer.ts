@@ -6,7 +6,7 @@ import { settled } from '../assembly/temporary.ts'
 import { placedBox, waysOut } from '../clearance/placing.ts'
 import type { PriceLine } from '../catalogue/prices.ts'
 import type { AnyFamily, Shaped } from '../families/family.ts'
-import { isBehind } from '../checks/in-the-room/keeping.ts'
+import { isBehind, type AskingThing } from '../checks/in-the-room/keeping.ts'
 import { wantsCover } from '../goods/care.ts'
 import { boxUnion, type Box } from '../geometry/box.ts'
 import type { Convex } from '../geometry/convex.ts'
@@ -61,6 +61,8 @@ export interface Offer {
   reach: number
   /** What is kept less well than it could be. */
   lessWell: readonly LessWell[]
+  /** Its things that ask for something, in the room. */
+  asking: readonly AskingThing[]
   /** Something of it one person cannot lift, where that matters; and something is glued. */
   needsTwo: boolean
   glued: boolean
@@ -277,8 +279,9 @@ export function measured(
   // One that is only possible for a thing, though another is good for it.
   const isMakeshift = (id: string) => (wishedWay(kind, of.get(id)!)?.score ?? 0) < Math.min(2, best.get(id) ?? 0)
   const open = (g: Goods, box: Box) => wantsCover(g) && !isBehind(box, assembly.parts, boxes)
-  const placed = own.flatMap(({ i, g }): LessWell[] => {
-    const why = open(g, i.box) ? 'open' : illPlaced(g, placedBox(frame, i.box), p, outline)
+  const bodies = own.map(({ i, g }) => ({ g, box: i.box, body: placedBox(frame, i.box) }))
+  const placed = bodies.flatMap(({ g, box, body }): LessWell[] => {
+    const why = open(g, box) ? 'open' : illPlaced(g, body, p, outline)
     return why ? [{ goodsId: g.id, why, count: 1 }] : []
   })
   const lessWell = [
@@ -294,6 +297,7 @@ export function measured(
     floorM2: whole.min[2] < OFF_FLOOR_MM ? area : 0,
     reach: own.reduce((s, { i, g }) => s + A_WEEK[g.often] * pastReachM(i, p.settings.personMm, r.liftMm), 0),
     lessWell,
+    asking: bodies.flatMap(({ g, body }) => (g.care.length > 0 ? [{ care: g.care, body }] : [])),
     needsTwo: alone && steps().some((s) => s.cautions.includes('lift-two')),
     glued: isGlued(assembly),
     inWall: isInWall(assembly),

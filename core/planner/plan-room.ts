@@ -79,6 +79,14 @@ function asPlanned(p: Project, wishes: Wishes): Project {
   return { ...p, goods: withPresumed(p.goods), room: { ...p.room, walls } }
 }
 
+/** Things of a build that stand beside what they are not to be beside, or too near to a flame. */
+function notToBeThere({ build, checks }: BuildReading): Lot {
+  const things = checks.flatMap((c) =>
+    c.check === 'keeping' && c.state === 'fails' ? String(c.data.things ?? '').split(' ') : [],
+  )
+  return build.goods.filter((g) => things.includes(g.goodsId))
+}
+
 /** Judges a plan where it stands, and moves builds that meet something there. */
 function proven(p: Project, plan: Plan): BuildReading[] {
   let builds = plan.offers.map((o) => o.build)
@@ -87,10 +95,14 @@ function proven(p: Project, plan: Plan): BuildReading[] {
     const all = { ...p, builds: [...p.builds, ...builds] }
     const own = new Set(builds.map((b) => b.id))
     const readings = readingsOf(readBuilds(all, kept)).filter((r) => own.has(r.build.id))
-    const over = readings.filter((r) => r.shaped.unhoused.length > 0)
-    if (over.length > 0 && i < MOVES) {
-      // Beside the others it is shorter than it was by itself: what it has no place for is left out.
-      const fewer = new Map(over.map((r) => [r.build.id, lotWithout(r.build.goods, r.shaped.unhoused)]))
+    // Beside the others it is shorter than it was by itself: what it has no place for is left out, and what is not to be there.
+    const fewer = new Map(
+      readings.flatMap((r) => {
+        const out = [...r.shaped.unhoused, ...notToBeThere(r)]
+        return out.length > 0 ? [[r.build.id, lotWithout(r.build.goods, out)] as const] : []
+      }),
+    )
+    if (fewer.size > 0 && i < MOVES) {
       builds = builds
         .map((b) => (fewer.has(b.id) ? { ...b, goods: fewer.get(b.id)!.map((g) => ({ ...g })) } : b))
         .filter((b) => b.goods.length > 0)

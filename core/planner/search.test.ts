@@ -68,6 +68,7 @@ class TinyMarket implements Market {
       floorM2: k.floor * howMany(housed),
       reach: 0,
       lessWell: [],
+      asking: [],
       needsTwo: false,
       glued: false,
       inWall: false,

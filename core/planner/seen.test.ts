@@ -33,7 +33,7 @@ function build(a: Asked, longMm: number, count = 2): Offer {
   return {
     build: newBuild({ id: 'x', family: a.kind, wallId: a.w.wall.id, offsetMm: a.offsetMm, params: {} }),
     ...{ judged: false, troubles: 0, fails: false, ways: [body], body, housed: [{ goodsId: 'a', count }] },
-    ...{ minor: 0, floorM2: 1, reach: 0, lessWell: [], needsTwo: false, glued: false, inWall: true },
+    ...{ minor: 0, floorM2: 1, reach: 0, lessWell: [], asking: [], needsTwo: false, glued: false, inWall: true },
     ...{ overhead: false, fixings: 4 },
   }
 }

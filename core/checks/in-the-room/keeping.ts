@@ -73,6 +73,21 @@ const has =
   (care: readonly Care[]) =>
     cares.some((x) => care.includes(x))
 
+/** What is not to be beside what, in any build. */
+const APART: readonly { code: string; asks: Rule['asks']; from: Rule['asks'] }[] = [
+  { code: 'care-sparks', asks: burns, from: has('charging') },
+  { code: 'care-food', asks: has('food'), from: has('aerosol', 'gas', 'liquid') },
+]
+/** A thing in a room, and what it asks for. */
+export interface AskingThing {
+  care: readonly Care[]
+  body: Pick<Convex, 'min' | 'max'>
+}
+/** Whether one of two things stands beside the other that is not to. */
+export const isTooNear = (a: AskingThing, b: AskingThing): boolean =>
+  APART.some((x) => (x.asks(a.care) && x.from(b.care)) || (x.asks(b.care) && x.from(a.care))) &&
+  boxesApart(a.body, b.body) < BESIDE_MM
+
 /** The nearest other thing that is not to be beside it, in this build and in those near it. */
 function beside(t: Thing, c: Asked, keepsFrom: (care: readonly Care[]) => boolean): Record<string, string> | null {
   const met = c.round.find((x) => x.g.id !== t.g.id && keepsFrom(x.g.care) && boxesApart(x.body, t.body) < BESIDE_MM)
@@ -133,13 +148,7 @@ function isShutIn(t: Thing, c: Given): boolean {
 const RULES: readonly Rule[] = [
   { code: 'care-flame', state: 'fails', asks: burns, broken: (t, c) => near(t, c, FROM_FLAME_MM) },
   { code: 'care-heat', state: 'fails', asks: has('heat'), broken: (t, c) => near(t, c, FROM_FLAME_MM) },
-  { code: 'care-sparks', state: 'fails', asks: burns, broken: (t, c) => beside(t, c, has('charging')) },
-  {
-    code: 'care-food',
-    state: 'fails',
-    asks: has('food'),
-    broken: (t, c) => beside(t, c, has('aerosol', 'gas', 'liquid')),
-  },
+  ...APART.map(({ code, asks, from }): Rule => ({ code, state: 'fails', asks, broken: (t, c) => beside(t, c, from) })),
   {
     code: 'care-outlet',
     state: 'fails',
@@ -241,7 +250,10 @@ export const keeping = defineRoomCheck({
           subject: rule.code,
           state: rule.state,
           bays: [...new Set(met.map((m) => m.t.bay))],
-          data: { ...met[0].data, goods: names[0], others: names.length - 1 },
+          data: {
+            ...{ ...met[0].data, goods: names[0], others: names.length - 1 },
+            things: [...new Set(met.map((m) => m.t.g.id))].join(' '),
+          },
         }),
       ]
     })
