@@ -1,5 +1,6 @@
 import type { Bay } from '../assembly/assembly.ts'
 import type { Settings } from '../assembly/settings.ts'
+import { runsOut } from '../goods/care.ts'
 import { litresOf, standsOn, type Goods } from '../goods/goods.ts'
 import { BODY, liftedToMm, reachMm } from '../goods/person.ts'
 import { countedKg } from '../goods/presumed.ts'
@@ -323,9 +324,14 @@ function densest(
   return best
 }
 
+/** What runs out is put as low as what weighs so much: over the eyes it is not to be. kg, product decision. */
+const RUNS_OUT_KG = 15
+/** How heavy a thing is, as far as that is for how low it stands, kg. */
+const lowKg = (g: Goods): number => Math.max(countedKg(g), runsOut(g.care) ? RUNS_OUT_KG : 0)
+
 /**
- * Puts goods on floor and shelves: what is heavy or a drum on the floor, the rest on shelves, heaviest low, kinds kept
- * together.
+ * Puts goods on floor and shelves: what is heavy or a drum on the floor, the rest on shelves, heaviest and what runs out
+ * low, kinds kept together.
  * @param floor who lifts what stands on the floor to it; null where none stands there
  * @param shelves how many shelves there are, or null for as many as are needed
  * @param openings of every level, or of each shelf from below, of the floor at -1
@@ -346,7 +352,7 @@ export function house(
 ): { levels: Level[]; unhoused: Shaped['unhoused'] } {
   const turned = (g: Goods) => sideways(g, depthMm, stickOutMm)
   const each = (list: ShapeContext['goods']) => list.flatMap((g) => Array<Goods>(g.count).fill(turned(g.item)))
-  const heavyFirst = [...goods].sort((a, b) => countedKg(b.item) - countedKg(a.item) || b.item.tallMm - a.item.tallMm)
+  const heavyFirst = [...goods].sort((a, b) => lowKg(b.item) - lowKg(a.item) || b.item.tallMm - a.item.tallMm)
   const isDown = ({ item }: { item: Goods }) => floor !== null && belongsOnFloor(item, floor)
   const down = each(heavyFirst.filter(isDown))
   const queue = each(heavyFirst.filter((g) => !isDown(g)))

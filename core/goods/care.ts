@@ -7,6 +7,9 @@ export type Care = (typeof CARES)[number]
 /** What burns or gives off what burns. */
 export const burns = (care: readonly Care[]): boolean => care.includes('aerosol') || care.includes('gas')
 
+/** What runs out of it where it is tipped over or leaks, and burns or hurts: it is kept low. */
+export const runsOut = (care: readonly Care[]): boolean => burns(care) || care.includes('liquid')
+
 /** Its lid keeps dust, and what gnaws, from what is in it. */
 export const hasLid = ({ kind }: { kind: GoodsKind }): boolean => kind === 'tote' || kind === 'pail' || kind === 'drum'
 

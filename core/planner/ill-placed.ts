@@ -3,7 +3,7 @@ import { usualCare } from '../catalogue/usual-care.ts'
 import { isPluggedIn } from '../catalogue/usual-plugged.ts'
 import { CORD_MM, FROM_FLAME_MM } from '../checks/in-the-room/keeping.ts'
 import type { Convex } from '../geometry/convex.ts'
-import { burns } from '../goods/care.ts'
+import { burns, runsOut } from '../goods/care.ts'
 import type { Goods } from '../goods/goods.ts'
 import { BODY } from '../goods/person.ts'
 import type { Project } from '../project/project.ts'
@@ -36,7 +36,7 @@ export function illPlaced(g: Goods, body: Convex, p: Project, o: Outline): IllPl
   const runs = g.kind === 'equipment' && g.often !== 'seldom' && isPluggedIn(g.name)
   if ((charges || runs) && far()) return 'far-from-outlet'
   const isTin = g.kind === 'pail' && mayHoldPaint(g.name)
-  const leaks = isTin || burns(g.care) || g.care.includes('liquid')
+  const leaks = isTin || runsOut(g.care)
   if (leaks && body.max[2] > BODY.eye * p.settings.personMm) return 'over-eyes'
   const spoiltByHeat = isTin || burns(g.care) || g.care.includes('heat')
   return spoiltByHeat && (from('water-heater', 'furnace') ?? Infinity) < FROM_FLAME_MM ? 'near-flame' : null

@@ -3,7 +3,7 @@ import { expectNear } from '../../../test-support/near.ts'
 import { checkOf, readParams, tryParams } from '../../../test-support/read-params.ts'
 import { partMassKg } from '../../assembly/mass.ts'
 import { findSheet } from '../../catalogue/sheets.ts'
-import { newGoods } from '../../goods/goods.ts'
+import { newGoods, type Goods } from '../../goods/goods.ts'
 import { newtons } from '../../measure/units.ts'
 import { exampleContext, exampleGoods } from '../example-context.ts'
 import type { ShapeContext } from '../family.ts'
@@ -33,6 +33,52 @@ type Reading = ReturnType<typeof read>
 const part = (r: Reading, id: string) => r.shaped.assembly.parts.find((p) => p.id === id)!
 const figure = (r: Reading, check: string, symbol: string) =>
   checkOf(r, check).working!.inputs.find((i) => i.symbol === symbol)!.value
+
+describe('what runs out', () => {
+  it('stands under what is lighter than fifteen kilograms and over what is heavier; else as light as it is', () => {
+    const of = (care: Goods['care']) => {
+      const can = { kind: 'pail' as const, acrossMm: 170, deepMm: 170, tallMm: 210, massKg: 1 }
+      const items: [Goods, number][] = [
+        [
+          newGoods({
+            id: 'box',
+            name: 'box',
+            kind: 'box',
+            count: 4,
+            acrossMm: 700,
+            deepMm: 300,
+            tallMm: 250,
+            massKg: 14,
+          }),
+          4,
+        ],
+        [
+          newGoods({
+            id: 'case',
+            name: 'case',
+            kind: 'box',
+            count: 1,
+            acrossMm: 700,
+            deepMm: 300,
+            tallMm: 250,
+            massKg: 20,
+          }),
+          1,
+        ],
+        [newGoods({ id: 'can', name: 'can', count: 3, ...can, care }), 3],
+      ]
+      const ctx = exampleContext('metric', items.map(([item, count]) => ({ item, count }))) // prettier-ignore
+      const r = readParams(shelfUnit, { ...startingParams('metric', true), bays: 1 }, ctx)
+      expect(r.shaped.unhoused).toEqual([])
+      const stands = (id: string) => r.shaped.assembly.bays.flatMap((b) => b.items.filter((x) => x.goodsId === id).map((x) => x.box.min[2])) // prettier-ignore
+      return { cans: stands('can'), boxes: stands('box'), cases: stands('case') }
+    }
+    const [burns, plain] = [of(['aerosol']), of([])]
+    expect(Math.max(...burns.cans)).toBeLessThan(Math.min(...burns.boxes))
+    expect(Math.min(...burns.cans)).toBeGreaterThan(Math.max(...burns.cases))
+    expect(Math.min(...plain.cans)).toBeGreaterThan(Math.max(...plain.boxes))
+  })
+})
 
 const PLY = findSheet('ply-18mm')!
 /** Middle of a beam on two ends under a load over a length c in its middle and one all over it: closed form, mm. */
