@@ -1,6 +1,7 @@
 // npm test: types, lint, unit tests, size of the first screen, journeys in Chromium. Last line: N passed, N failed.
-import { spawn, spawnSync } from 'node:child_process'
+import { spawn } from 'node:child_process'
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
+import { constants, setPriority } from 'node:os'
 import { groupUnits } from './unit-groups.mjs'
 
 mkdirSync('test-results', { recursive: true })
@@ -10,21 +11,28 @@ let failed = 0
 const node = process.execPath
 const run = (name, args) => {
   process.stdout.write(`\n== ${name}\n`)
-  return spawnSync(node, args, { stdio: ['ignore', 'inherit', 'inherit'] }).status === 0
+  return new Promise((done) => {
+    const child = spawn(node, args, { stdio: ['ignore', 'inherit', 'inherit'] })
+    child.on('close', (code) => done(code === 0))
+  })
 }
-/** What says yes or no as a whole: two at a time, each told when it is done. Server and command line were just built. */
-const wholes = [
+/** What says yes or no as a whole, each told when it is done. Server and command line were just built. */
+const first = [
   ['types: core', ['node_modules/typescript/bin/tsc', '-p', 'core']],
   ['types: application', ['node_modules/vue-tsc/bin/vue-tsc.js', '-p', 'tsconfig.app.json']],
   ['types: tests', ['node_modules/typescript/bin/tsc', '-p', 'tsconfig.test.json']],
-  ['format', ['node_modules/prettier/bin/prettier.cjs', '--check', '.', '--log-level', 'warn']],
-  ['lint', ['node_modules/eslint/bin/eslint.js', '.', '--max-warnings', '0']],
   ['size of the first screen', ['scripts/size.mjs']],
 ]
-const whole = ([name, args]) =>
+/** Journeys wait for a fifth of their time: these are done meanwhile, and take no more than that. */
+const meanwhile = [
+  ['format', ['node_modules/prettier/bin/prettier.cjs', '--check', '.', '--log-level', 'warn']],
+  ['lint', ['node_modules/eslint/bin/eslint.js', '.', '--max-warnings', '0']],
+]
+const whole = ([name, args], priority) =>
   new Promise((done) => {
     const said = []
     const child = spawn(node, args, { stdio: ['ignore', 'pipe', 'pipe'] })
+    if (priority !== undefined) setPriority(child.pid, priority)
     for (const out of [child.stdout, child.stderr]) out.on('data', (d) => said.push(d))
     child.on('close', (code) => {
       process.stdout.write(`\n== ${name}\n${Buffer.concat(said)}`)
@@ -33,15 +41,17 @@ const whole = ([name, args]) =>
       done()
     })
   })
-const waiting = [...wholes]
-await Promise.all(
-  [0, 1].map(async () => {
-    for (let next = waiting.shift(); next; next = waiting.shift()) await whole(next)
-  }),
-)
+/** So many at a time. */
+const all = (waiting, atOnce, priority) =>
+  Promise.all(
+    Array.from({ length: atOnce }, async () => {
+      for (let next = waiting.shift(); next; next = waiting.shift()) await whole(next, priority)
+    }),
+  )
+await all(first, 2)
 
 groupUnits('test-results/units')
-const unit = run('unit tests', [
+const unit = await run('unit tests', [
   '--experimental-vm-modules',
   '--no-warnings',
   'node_modules/jest/bin/jest.js',
@@ -56,7 +66,9 @@ if (existsSync('test-results/unit.json')) {
   failed += r.numFailedTests + r.numRuntimeErrorTestSuites
 } else if (!unit) failed++
 
-const e2e = run('journeys', ['node_modules/@playwright/test/cli.js', 'test'])
+const beside = all(meanwhile, 1, constants.priority.PRIORITY_LOW)
+const e2e = await run('journeys', ['node_modules/@playwright/test/cli.js', 'test'])
+await beside
 if (existsSync('test-results/e2e.json')) {
   const { stats } = JSON.parse(readFileSync('test-results/e2e.json', 'utf8'))
   passed += stats.expected + stats.flaky
