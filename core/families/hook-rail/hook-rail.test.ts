@@ -2,6 +2,7 @@ import { describe, expect, it } from '@jest/globals'
 import { bicycle, wallFor } from '../../../test-support/bicycles.ts'
 import { expectNear } from '../../../test-support/near.ts'
 import { checkOf, readParams, tryParams } from '../../../test-support/read-params.ts'
+import { validateAssembly } from '../../assembly/validate.ts'
 import { WHEEL_HOOK } from '../../catalogue/hardware.ts'
 import { newGoods, type Goods } from '../../goods/goods.ts'
 import { inEquilibrium } from '../../loads/load-path.ts'
@@ -34,6 +35,12 @@ describe('bicycles upright by a wheel', () => {
       expect(item.box.min[2]).toBeGreaterThanOrEqual(50)
       if (k > 0) expect(item.box.min[0]).toBeGreaterThanOrEqual(a.bays[k - 1].items[0].box.max[0] + 40)
     })
+  })
+  it('has no two hooks in each other, however narrow what hangs on them', () => {
+    const slim = read({ besideMm: 0, hooks: 4 }, ctx([one({ deepMm: 30 })]))
+    const hooks = slim.shaped.assembly.bays.map((b) => slim.boxes.get(b.carriers[0])!)
+    hooks.slice(1).forEach((h, k) => expect(h.min[0]).toBeGreaterThanOrEqual(hooks[k].max[0] - 1e-9))
+    expect(validateAssembly(slim.shaped.assembly)).toEqual([])
   })
   it('takes a third of the wall they take lengthwise', () => {
     const [xs] = [a.bays.flatMap((b) => [b.clear.min[0], b.clear.max[0]])]

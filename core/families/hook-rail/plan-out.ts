@@ -69,7 +69,12 @@ export function planOut(p: HookRailParams, ctx: ShapeContext, pen: DimPen): Resu
     return bad('wheel-rail-narrow', { mm: rail.widthMm, leastMm: WHEEL_HOOK.highMm }, 'railSection')
 
   const most = (of: (g: Goods) => number) => Math.max(...items.map(of))
-  const [widestMm, longest, outMm] = [most((g) => g.deepMm), most((g) => g.acrossMm), most((g) => g.tallMm)]
+  // Hooks have a width of their own, whatever hangs on them.
+  const widestMm = Math.max(
+    WHEEL_HOOK.wideMm,
+    most((g) => g.deepMm),
+  )
+  const [longest, outMm] = [most((g) => g.acrossMm), most((g) => g.tallMm)]
   const reachesMm = rail.thicknessMm + Math.max(outMm, WHEEL_HOOK.outMm)
   if (reachesMm > ctx.space.depthMm) return bad('wheels-too-deep', { mm: reachesMm, mostMm: ctx.space.depthMm })
 
