@@ -4,7 +4,7 @@ import { verificationPage, WORKED } from '../../test-support/worked-examples.ts'
 import fc from 'fast-check'
 import { findGrade } from '../catalogue/lumber.ts'
 import { findSheet, ownSheetId } from '../catalogue/sheets.ts'
-import { findScrew } from '../catalogue/fasteners.ts'
+import { findScrew, SCREWS } from '../catalogue/fasteners.ts'
 import { expectNear } from '../../test-support/near.ts'
 import { inches, MPA_PER_PSI, N_PER_LBF } from '../measure/units.ts'
 import { beamCurve, solveBeam, type BeamSpec } from './beam.ts'
@@ -266,6 +266,12 @@ describe('methods', () => {
     expect(at(8 * f.diameterMm, 'side')).toBeLessThan(at(10 * f.diameterMm, 'side'))
     expect(at(5.9 * f.diameterMm, 'side')).toBe(0)
     expect(asd.withdrawal(f, c24, 30, DRY)).toBeNull()
+  })
+  it('a screw pulled has six diameters of thread in the wood, or holds nothing: never no number', () => {
+    const f = SCREWS.find((x) => x.system === 'metric' && x.kind === 'screw' && x.diameterMm >= 6)!
+    const pulled = (threadMm: number) => ec5.withdrawal(f, c24, threadMm, DRY)!.value
+    expect([0, 5.9 * f.diameterMm].map(pulled)).toEqual([0, 0])
+    expect(pulled(6 * f.diameterMm)).toBeGreaterThan(500)
   })
   it('a sheet of one’s own is what its name says, and a spoilt name is none', () => {
     const id = ownSheetId({

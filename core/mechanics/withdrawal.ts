@@ -26,7 +26,8 @@ export const nailWithdrawal = (g: number, diameterMm: number, penetrationMm: num
  * 8.40, fax = 0.52·d^-0.5·lef^-0.1·ρk^0.8, F = nef·fax·d·lef·kd. @returns N for one screw (nef = 1)
  */
 export const screwWithdrawalEc5 = (rhoK: number, diameterMm: number, threadMm: number): number =>
-  0.52 * diameterMm ** -0.5 * threadMm ** -0.1 * rhoK ** 0.8 * diameterMm * threadMm * Math.min(diameterMm / 8, 1)
+  // lef^-0.1 · lef: without a thread in the wood it is nothing, not no number.
+  0.52 * diameterMm ** 0.5 * threadMm ** 0.9 * rhoK ** 0.8 * Math.min(diameterMm / 8, 1)
 
 /**
  * Head of a screw pulled through the piece it holds: W_H = 690·π·D_H·G²·t lb for t up to 2.5 D_H, 1725·π·D_H²·G²

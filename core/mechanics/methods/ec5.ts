@@ -166,6 +166,9 @@ function lateral(j: LateralCase, c: Conditions): Strength | null {
   return strength(`Fv,Rk (mode ${mode})`, n, `${EN1995} 8.6, no rope effect`, factors)
 }
 
+/** Thread a screw that is pulled has in the wood at least, in its diameters: EN 1995-1-1 8.7.2(3). */
+const LEAST_THREAD = 6
+
 /** What counts as a bolt, not as a nail. */
 const isLarge = (f: LateralCase['fastener']) => f.kind === 'bolt' || f.diameterMm > 6
 
@@ -325,6 +328,8 @@ export const ec5: DesignMethod = {
       { symbol: 'kmod', value: base.kmod, source: `${EN1995} table 3.1` },
       { symbol: '1/γM', value: 1 / GAMMA_CONNECTION, source: `${EN1995} table 2.3` },
     ]
+    if (f.diameterMm >= 6 && threadMm < LEAST_THREAD * f.diameterMm)
+      factors.push({ symbol: 'lef < 6d', value: 0, source: `${EN1995} 8.7.2(3): too little thread to count` })
     if (f.diameterMm >= 6)
       return strength('Fax,Rk', screwWithdrawalEc5(g.ec5.rhoK, f.diameterMm, threadMm), `${EN1995} 8.38`, factors)
     return borrowed('W·p', screwWithdrawal(gravityOf(g.ec5.rhoK), f.diameterMm, threadMm, 1), '12.2-2')
