@@ -33,8 +33,6 @@ export function pieceLines(build: string, groups: readonly Alike[]): PieceLine[]
     const { lengthMm, widthMm, thicknessMm } = p.size
     const stock = soldAs(p.stock)
     const section = stock.kind === 'board' ? findSection(stock.section) : undefined
-    const isStrip = stock !== p.stock
-    const cut = cutSize(p)
     return {
       build,
       letter: g.letter,
@@ -45,8 +43,7 @@ export function pieceLines(build: string, groups: readonly Alike[]): PieceLine[]
       lengthMm,
       widthMm,
       thicknessMm,
-      // A strip may lie in the build either way: it is sawn out of the face of its sheet.
-      cut: isStrip ? { ...cut, widthMm: Math.max(cut.widthMm, thicknessMm) } : cut,
+      cut: cutSize(p),
       ripped: section !== undefined && Math.max(widthMm, thicknessMm) < section.widthMm - SAME_LENGTH_MM,
       ...asItLies(p),
       count: g.parts.length,

@@ -1,4 +1,5 @@
 import type { Assembly, Part } from '../assembly/assembly.ts'
+import { cutSize } from '../assembly/cut-size.ts'
 import { lengthStock, soldAs } from '../assembly/identical.ts'
 import type { Settings } from '../assembly/settings.ts'
 import { findScrew } from '../catalogue/fasteners.ts'
@@ -43,8 +44,9 @@ export class RoughPrices {
     const long = lengthStock(p.stock)
     if (long) return p.size.lengthMm * this.perMm(long.section, long.treated)
     const sold = soldAs(p.stock)
-    const wideMm = sold === p.stock ? p.size.widthMm : Math.max(p.size.widthMm, p.size.thicknessMm)
-    return sold.kind === 'sheet' ? p.size.lengthMm * wideMm * this.perMm2(sold.sheet) : 0
+    if (sold.kind !== 'sheet') return 0
+    const { lengthMm, widthMm } = cutSize(p)
+    return lengthMm * widthMm * this.perMm2(sold.sheet)
   }
 
   private ofScrews({ fastener, count }: { fastener: string | null; count: number }): number {
