@@ -76,14 +76,16 @@ const MOST_STEPS = 70
 /** Strips on battens have nothing behind a lower edge but other strips: between battens there is air. */
 export const leansOnStrips = (s: Pick<Strips, 'backMm'>): boolean => s.backMm > 0
 
+/** Whether a lower edge has nothing behind it to lean on: half of a strip, or air. */
+function leansBadly(s: Strips, footMm: number, padMm: number): boolean {
+  const what = behind(s, footMm, footMm + padMm)
+  return what === 'edge' || (what === 'clear' && leansOnStrips(s))
+}
+
 /** The lower end of a frame with its pad or its strip behind that, no higher than asked for. mm */
 export function footOver(s: Strips, wantedMm: number, padMm: number): number {
-  const poor = (foot: number) => {
-    const what = behind(s, foot, foot + padMm)
-    return what === 'edge' || (what === 'clear' && leansOnStrips(s))
-  }
   let foot = wantedMm
-  for (let i = 0; i < MOST_STEPS && poor(foot); i++) foot -= LEAST_LEAN_MM
+  for (let i = 0; i < MOST_STEPS && leansBadly(s, foot, padMm); i++) foot -= LEAST_LEAN_MM
   return foot
 }
 
@@ -271,10 +273,21 @@ export interface PlateSpec extends Hooked {
   plate: Section
   plateStock: Stock
 }
-export const plateFoot = (s: Strips, row: number, plate: Section): number =>
-  s.rows[row].topMm - bevelHigh(s.section) + s.cleat.widthMm - plate.widthMm
 
-/** One board on edge, its upper edge level with that of its cleat. @returns it */
+/**
+ * The lower end of a board on edge that hooks by a cleat: its upper edge level with the cleat's, or lower where it leans
+ * better and the cleat still has wood before it to be screwed to; else higher, on the strip it hooks over. mm
+ */
+export function plateFoot(s: Strips, row: number, plate: Section): number {
+  const [cleat, pad] = [cleatFoot(s, row), s.cleat.widthMm]
+  const level = cleat + pad - plate.widthMm
+  const low = footOver(s, level, pad)
+  if (low + plate.widthMm - cleat >= LEAST_LEAN_MM) return low
+  for (let foot = level; foot < cleat; foot += LEAST_LEAN_MM) if (!leansBadly(s, foot, pad)) return foot
+  return low
+}
+
+/** One board on edge. @returns it */
 export function placePlate(d: Draft, h: PlateSpec): string {
   const id = `${h.id}-plate`
   d.square({

@@ -63,7 +63,7 @@ export function outlineOf(h: Pick<Holder, 'strips' | 'row' | 'size' | 'count' | 
   const clear = clearFor(size, h.count)
   if (onPlate(size)) {
     const { plate } = stock
-    const foot = footOver(s, plateFoot(s, row, plate), s.cleat.widthMm)
+    const foot = plateFoot(s, row, plate)
     const z = foot + plate.widthMm * PEG_UP
     return {
       wideMm: clear,

@@ -3,6 +3,7 @@ import { expectNear } from '../../../test-support/near.ts'
 import { checkOf, readParams, tryParams } from '../../../test-support/read-params.ts'
 import type { Machining } from '../../assembly/assembly.ts'
 import { misplaced } from '../../assembly/sound.ts'
+import { partBox } from '../../assembly/part-box.ts'
 import { partMassKg } from '../../assembly/mass.ts'
 import { newGoods, type Goods } from '../../goods/goods.ts'
 import { assumedTool, HELD, type Held, type ToolMeasure, type ToolShape } from '../../goods/tool.ts'
@@ -445,6 +446,31 @@ describe('strips', () => {
 })
 
 describe('pegs', () => {
+  const saws = ctx([tool('pegs', [130, 60, 300], 2, { id: 'saw', neckMm: 40, headMm: 120, hangMm: 280 })])
+  const choices = read({}, saws).shaped.choices
+  const offered = (path: string) => choices.find((c) => c.path === path)!.options as string[]
+  const isBoard = (id: string) => !id.includes('-of-')
+  const pairs = offered('plateSection').flatMap((plate) =>
+    offered('cleatSection')
+      .filter(isBoard)
+      .flatMap((cleat) =>
+        offered('stripSection')
+          .filter(isBoard)
+          .flatMap((strip) => offered('strip').map((rip) => [plate, cleat, strip, rip] as const)),
+      ),
+  )
+  it.each(pairs)('sit on a plate of %s with its cleat of %s before it, on strips of %s, %s', (...chosen) => {
+    const [plateSection, cleatSection, stripSection, strip] = chosen
+    for (const riseMm of [300, 450, 899.22]) {
+      const p = { plateSection, cleatSection, stripSection, strip, riseMm } as Partial<StripWallParams>
+      const { assembly } = read(p, saws).shaped
+      const [plate, cleat] = ['plate', 'cleat'].map((end) =>
+        partBox(assembly.parts.find((x) => x.id === `holder-0-${end}`)!),
+      )
+      expect(Math.min(plate.max[2], cleat.max[2]) - Math.max(plate.min[2], cleat.min[2])).toBeGreaterThanOrEqual(15)
+      expect(assembly.supports.filter((x) => 'body' in x.from && x.push[1] === 1 && x.way === 'push')).not.toEqual([])
+    }
+  })
   it('press their holes as statics says: (R / L + 6·M / L²) / d', () => {
     const c = ctx([tool('pegs', [130, 60, 300], 6, { id: 'saw', neckMm: 40, headMm: 120, hangMm: 280 })])
     const r = read({}, c)
