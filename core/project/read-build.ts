@@ -223,6 +223,7 @@ function spaceOn(space: FreeSpace, build: Build, { lower, top: { box }, highMm }
     sides: null,
     construction: fromHigher(space.construction, highMm),
     prepared: preparedFrom(space.prepared, { upMm: highMm }),
+    obstacles: space.obstacles.map((o) => ({ ...o, footMm: o.footMm - highMm, headMm: o.headMm - highMm })),
   }
 }
 

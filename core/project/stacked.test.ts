@@ -4,6 +4,7 @@ import { expectNear } from '../../test-support/near.ts'
 import { validateAssembly } from '../assembly/validate.ts'
 import { partMassKg } from '../assembly/mass.ts'
 import { newGoods } from '../goods/goods.ts'
+import { newFeature } from '../room/features.ts'
 import { inEquilibrium } from '../loads/load-path.ts'
 import { newtons } from '../measure/units.ts'
 import { findFamily } from '../families/registry.ts'
@@ -81,6 +82,16 @@ describe('one build on another', () => {
     const placed = placeBuilds(roomPlan(project().room).outline, [unit])[0]
     expectNear(placed.solids.whole.min[2], top, 1e-6)
     expect(validateAssembly(unit.shaped.assembly)).toEqual([])
+  })
+  it('meets what is on the wall at its height over the top it stands on', () => {
+    const p = project()
+    const wallId = p.room.walls[0].id
+    p.room.features = [newFeature({ id: 'socket', kind: 'outlet', wallId, atMm: 300, upMm: 1400 })]
+    const [below, above] = read(p).map((r) => r.space.obstacles)
+    const top = flatTop(read(p)[0].shaped.assembly)!.box.max[2]
+    expect(below[0].footMm).toBeLessThanOrEqual(1400)
+    expectNear(below[0].footMm - above[0].footMm, top, 1e-9)
+    expectNear(below[0].headMm - above[0].headMm, top, 1e-9)
   })
   it('presses on it with all its weight and more where its goods do worst; the lower one holds that too', () => {
     const more = rack.service.loadsN - alone.service.loadsN

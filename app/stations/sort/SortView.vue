@@ -186,6 +186,10 @@ function matched(rows: RawRow[]) {
   listProblems.value = [...takeRows(rows), ...besides.value]
   toMatch.value = null
 }
+function notMatched() {
+  listProblems.value = []
+  toMatch.value = null
+}
 function takeRows(rows: readonly RawRow[]): string[] {
   const read = rowsToGoods(rows, readings.units.system, () => newId('g'))
   const told = read.problems.map((p) => `Row ${p.row}${p.field ? `, ${p.field}` : ''}: ${sayProblem(p, readings.say)}`)
@@ -287,7 +291,7 @@ const exportCsv = () => downloadCsv('goods.csv', goodsToRows(goods.value), [...G
           </button>
         </div>
         <WhatGoes @select="chosen = $event" @update="update" />
-        <MatchColumns v-if="toMatch" :key="toMatch.name" v-bind="toMatch" @rows="matched" @cancel="toMatch = null" />
+        <MatchColumns v-if="toMatch" :key="toMatch.name" v-bind="toMatch" @rows="matched" @cancel="notMatched" />
         <ul v-if="listProblems.length" class="text-trouble small mt-2" role="alert">
           <li v-for="p in listProblems" :key="p">{{ p }}</li>
         </ul>

@@ -111,7 +111,7 @@ export const floatingShelfRackWords: KindWords = {
       options: { open: 'nothing', planks: 'planks one person may stand on' },
     },
     'floating-plank': { label: 'Planks' },
-    'floating-cover': { label: 'Ends', options: { none: 'open or braced', ends: 'closed by panels' } },
+    'floating-cover': { label: 'Cover panels', options: { none: 'none', ends: 'over both ends' } },
   },
   reasons,
   levers,
