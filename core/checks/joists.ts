@@ -1,5 +1,5 @@
 import { addTo } from '../measure/add-to.ts'
-import type { Anchor, Support } from '../assembly/assembly.ts'
+import type { Anchor, Part, Support } from '../assembly/assembly.ts'
 import { mid, type Vec3 } from '../geometry/vec.ts'
 import type { Joists } from '../room/room.ts'
 import { defineCheck, measured, plain, type CheckResult, type Input } from './check.ts'
@@ -17,6 +17,10 @@ interface Hung {
   atMm: number
   n: number
 }
+interface Missed {
+  code: 'joists-beside' | 'joists-past'
+  missedMm: number
+}
 
 /**
  * Moment and shear of a beam from end to end under loads at places, N·mm and N: the most under any load, and the larger
@@ -31,8 +35,8 @@ export function hungFrom(spanMm: number, loads: readonly Hung[]): { momentNmm: n
 
 export const joists = defineCheck({
   id: 'joists',
-  reads: ['assembly', 'service', 'space', 'goods'],
-  run({ assembly, service, space, goods }): CheckResult[] {
+  reads: ['assembly', 'parts', 'service', 'space', 'goods'],
+  run({ assembly, parts: byId, service, space, goods }): CheckResult[] {
     const said = assembly.anchors.filter((x) => x.prepared)
     const overhead = assembly.supports.filter((s) => s.on.kind === 'ceiling')
     const hung = overhead.filter((s) => !onPrepared(s, said))
@@ -53,11 +57,13 @@ export const joists = defineCheck({
       return unknown('unknown-not-weighed', { goods: goods.get(service.notWeighed[0])?.name ?? '' })
     const { spanMm } = j.size
     const by = new Map<number, Hung[]>()
+    let missed: { by: Support; how: Missed } | null = null
     for (const s of hung) {
       const load = onJoist(s, j, (service.reactions.get(s.id) ?? 0) * s.push[2])
-      if (!load) return unknown('joists-missed')
-      addTo(by, load.joist, load)
+      if ('joist' in load) addTo(by, load.joist, load)
+      else if (!missed || load.missedMm > missed.how.missedMm) missed = { by: s, how: load }
     }
+    if (missed) return unknown(missed.how.code, { role: hungBy(missed.by, byId), missedMm: missed.how.missedMm })
     // A ceiling that may take nothing takes nothing that hangs.
     if (j.allowanceKnM2 <= 0)
       return [plain({ ...given, code: 'joists', state: 'fails', parts, data: { count: by.size, kpa: 0 } })]
@@ -119,11 +125,18 @@ const besides = (at: Vec3, x: Anchor): boolean => [0, 1].some((i) => Math.abs(at
 /** On one line across a piece, mm. */
 const BESIDE_MM = 1
 
-/** On which joist a support bears, and how far along it. */
-function onJoist(s: Support, j: Joists, n: number): (Hung & { joist: number }) | null {
+/** What the piece is that hangs there. */
+const hungBy = (s: Support, parts: ReadonlyMap<string, Part>): string =>
+  'bay' in s.from ? 'bay' : parts.get('part' in s.from ? s.from.part : s.from.through)!.role
+
+/** On which joist a support bears, and how far along it; else how far it is beside the nearest or past its end. */
+function onJoist(s: Support, j: Joists, n: number): (Hung & { joist: number }) | Missed {
   const at = mid(s.contact.min, s.contact.max)
   const [across, run] = j.run === 'out' ? [at[0], at[1]] : [at[1], at[0]]
-  const joist = j.atMm.findIndex((x) => Math.abs(x - across) <= NEAR_SHARE * j.spacingMm)
-  const atMm = run - j.fromMm
-  return joist < 0 || !j.size || atMm < 0 || atMm > j.size.spanMm ? null : { joist, atMm, n }
+  const offMm = j.atMm.map((x) => Math.abs(x - across))
+  const nearest = Math.min(...offMm)
+  if (!(nearest <= NEAR_SHARE * j.spacingMm)) return { code: 'joists-beside', missedMm: nearest }
+  const [atMm, spanMm] = [run - j.fromMm, j.size?.spanMm ?? 0]
+  if (atMm < 0 || atMm > spanMm) return { code: 'joists-past', missedMm: Math.max(-atMm, atMm - spanMm) }
+  return { joist: offMm.indexOf(nearest), atMm, n }
 }

@@ -173,7 +173,10 @@ const TABLE: Record<string, Words> = {
     'Not proven: trusses are made for their roof alone. Only an engineer may say what may hang from them.',
   'joists-sloped': () => 'Not proven: this ceiling slopes, and nothing level lies on its rafters.',
   'joists-no-span': () => 'Not proven: say in Survey how thick and deep the joists are, and how far they span.',
-  'joists-missed': () => 'Not proven: something of it hangs where no joist is known.',
+  'joists-beside': (_r, d, say) =>
+    `Not proven: the ${roleName(String(d.role))} hangs ${say.lengthOf(d, 'missedMm')} beside the nearest joist. Move it under one, or say in Survey where they run.`,
+  'joists-past': (_r, d, say) =>
+    `Not proven: the ${roleName(String(d.role))} hangs ${say.lengthOf(d, 'missedMm')} past the end of the joists. Move it or make it shorter, or say in Survey how far they span.`,
   hinges: (r, d, say) =>
     r.state === 'holds'
       ? `The ${plural(Number(d.hinges), 'hinge')} of the ${roleName(String(d.role))} hold it${share(r, say)}: pulled with ${say.force(Number(d.pulledN))} at most.`

@@ -2,10 +2,12 @@ import { describe, expect, it } from '@jest/globals'
 import { expectNear } from '../../../test-support/near.ts'
 import { checkOf, readParams, tryParams } from '../../../test-support/read-params.ts'
 import { partMassKg } from '../../assembly/mass.ts'
+import { mid } from '../../geometry/vec.ts'
 import { newGoods, type Goods } from '../../goods/goods.ts'
 import { inEquilibrium } from '../../loads/load-path.ts'
 import { METRIC, newtons } from '../../measure/units.ts'
 import type { BuildReading } from '../../project/read-build.ts'
+import { sayCheck } from '../../wording/checks.ts'
 import { sayProblem } from '../../wording/problems.ts'
 import { sayIn } from '../../wording/say.ts'
 import { exampleContext, exampleJoists } from '../example-context.ts'
@@ -184,6 +186,25 @@ describe('what lies there', () => {
       'rod-M10',
       'rod-M12',
     ])
+  })
+})
+
+describe('the joists it hangs from', () => {
+  const said = (over: Partial<ReturnType<typeof exampleJoists>>) => {
+    const c = checkOf(
+      read({}, ctx('along', [long()], { joists: { ...exampleJoists('along'), ...over } })),
+      'joists:ceiling',
+    )
+    return { ...c, told: sayCheck(c, say) }
+  }
+  it('end before it: how far it hangs past them is said, and nothing is proven', () => {
+    const { size } = exampleJoists('along')
+    const rods = read({}, ctx('along')).shaped.assembly.supports.filter((s) => s.on.kind === 'ceiling')
+    const farthest = Math.max(...rods.map((s) => mid(s.contact.min, s.contact.max)[0]))
+    const past = said({ size: { ...size!, spanMm: farthest - 400 } })
+    expect([past.state, past.code]).toEqual(['unknown', 'joists-past'])
+    expect(past.data.missedMm).toBeCloseTo(400 - exampleJoists('along').fromMm, 6)
+    expect(past.told).toMatch(/past the end of the joists\. Move it or make it shorter/)
   })
 })
 
