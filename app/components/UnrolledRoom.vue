@@ -4,21 +4,21 @@ import { select } from 'd3-selection'
 import { useElementSize } from '@vueuse/core'
 import { computed, onMounted, ref, shallowRef } from 'vue'
 import { snapStretch, type Snapped } from '../../core/clearance/snapping.ts'
-import { unroll, type UnrolledBuild, type UnrolledThing } from '../../core/drawing/unroll.ts'
+import { unroll, type UnrolledBuild, type UnrolledThing as Unrolled } from '../../core/drawing/unroll.ts'
 import { formatLength } from '../../core/measure/format.ts'
 import { FEATURE_DEFAULTS } from '../../core/room/features.ts'
-import { FEATURE_NAMES } from '../../core/wording/features.ts'
 import { snapLinesFor, useMoves } from '../composables/moves.ts'
 import { useDrawingZoom } from '../composables/drawing-zoom.ts'
 import { useDocument } from '../stores/document.ts'
 import { useReadings } from '../stores/readings.ts'
+import UnrolledThing from './UnrolledThing.vue'
 import ZoomButtons from './ZoomButtons.vue'
 
 /**
  * The unrolled room: wall after wall, the ceiling over it above, the floor before it below, to one scale. Builds are
  * moved on it.
  */
-const props = defineProps<{ wall?: string; build?: string; thing?: string; compact?: boolean }>()
+const props = defineProps<{ wall?: string; build?: string; thing?: string; compact?: boolean; measuring?: boolean }>()
 const emit = defineEmits<{ wall: [id: string]; build: [id: string]; thing: [id: string] }>()
 const doc = useDocument()
 const readings = useReadings()
@@ -27,7 +27,8 @@ const svg = ref<SVGSVGElement>()
 
 const { width, height } = useElementSize(svg)
 const u = computed(() => (readings.plan ? unroll(readings.plan.room, readings.plan.outline, readings.placed) : null))
-const inWall = (t: UnrolledThing) => FEATURE_DEFAULTS[t.feature.kind].prepared !== undefined
+/** What is in the wall is marked over what hangs before it, all that is measured where that is looked at: one looks for it. */
+const isOver = (t: Unrolled) => props.measuring || FEATURE_DEFAULTS[t.feature.kind].prepared !== undefined
 const box = computed(() => {
   const r = u.value
   if (!r) return { x: 0, y: 0, w: 1000, h: 1000 }
@@ -136,8 +137,6 @@ const says = (id: string) => {
     ? `${b.name}, at ${w.name}, ${formatLength(b.offsetMm, readings.units, { feet: true })} from its left end${b.outMm > 0 ? `, ${formatLength(b.outMm, readings.units)} out` : ''}. Arrow keys move it.`
     : ''
 }
-const thingSays = (t: { kind: string; name: string; atMm: number; wallId: string }) =>
-  `${FEATURE_NAMES[t.kind as keyof typeof FEATURE_NAMES].name}${t.name ? ` ${t.name}` : ''}, at ${doc.project!.room.walls.find((w) => w.id === t.wallId)?.name}, ${formatLength(t.atMm, readings.units, { feet: true })} from its left end`
 const trouble = computed(
   () =>
     new Set(
@@ -149,7 +148,7 @@ const trouble = computed(
 </script>
 
 <template>
-  <div class="unrolled" :class="{ compact }">
+  <div class="unrolled" :class="{ compact, measuring }">
     <svg ref="svg" :viewBox="`${box.x} ${box.y} ${box.w} ${box.h}`" role="group" aria-label="The unrolled room">
       <defs>
         <pattern id="keep" width="90" height="90" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
@@ -214,35 +213,14 @@ const trouble = computed(
             />
           </g>
         </g>
-        <g
-          v-for="t in u.things.filter((x) => !inWall(x))"
+        <UnrolledThing
+          v-for="t in u.things.filter((x) => !isOver(x))"
           :key="t.feature.id"
-          class="thing"
-          :class="[t.feature.kind, { chosen: t.feature.id === thing, going: t.feature.comesDown }]"
-          :role="compact ? undefined : 'button'"
-          :tabindex="compact ? undefined : 0"
-          :aria-label="compact ? undefined : thingSays(t.feature)"
-          @click="emit('thing', t.feature.id)"
-          @keydown.enter="emit('thing', t.feature.id)"
-        >
-          <rect
-            v-if="t.halo && !compact"
-            :x="t.halo.x"
-            :y="-t.halo.y - t.halo.h"
-            :width="t.halo.w"
-            :height="t.halo.h"
-            class="halo"
-          />
-          <rect :x="t.rect.x" :y="-t.rect.y - t.rect.h" :width="t.rect.w" :height="t.rect.h" class="body" />
-          <rect
-            v-if="t.floor && !compact"
-            :x="t.floor.x"
-            :y="-t.floor.y - t.floor.h"
-            :width="t.floor.w"
-            :height="t.floor.h"
-            class="foot"
-          />
-        </g>
+          :thing="t"
+          :compact="compact"
+          :chosen="t.feature.id === thing"
+          @pick="emit('thing', t.feature.id)"
+        />
         <line :x1="box.x" :x2="box.x + box.w" y1="0" y2="0" class="floor" />
         <g
           v-for="b in u.builds"
@@ -268,20 +246,14 @@ const trouble = computed(
             class="print"
           />
         </g>
-        <!-- What is in the wall is marked over what hangs before it: one looks for it. -->
-        <g
-          v-for="t in u.things.filter(inWall)"
+        <UnrolledThing
+          v-for="t in u.things.filter(isOver)"
           :key="t.feature.id"
-          class="thing"
-          :class="[t.feature.kind, { chosen: t.feature.id === thing }]"
-          :role="compact ? undefined : 'button'"
-          :tabindex="compact ? undefined : 0"
-          :aria-label="compact ? undefined : thingSays(t.feature)"
-          @click="emit('thing', t.feature.id)"
-          @keydown.enter="emit('thing', t.feature.id)"
-        >
-          <rect :x="t.rect.x" :y="-t.rect.y - t.rect.h" :width="t.rect.w" :height="t.rect.h" class="body" />
-        </g>
+          :thing="t"
+          :compact="compact"
+          :chosen="t.feature.id === thing"
+          @pick="emit('thing', t.feature.id)"
+        />
         <text
           v-if="held"
           :x="held.build.left + held.build.floor.x - held.build.left + held.dx"
@@ -312,9 +284,6 @@ svg {
 }
 .wall,
 .strip,
-.body,
-.foot,
-.halo,
 .build rect,
 line,
 path {
@@ -359,58 +328,18 @@ path {
   stroke: var(--ink);
   stroke-width: 2;
 }
-.thing .body,
-.thing .foot {
-  fill: var(--chalk-soft);
-  fill-opacity: 0.75;
-  stroke: var(--ink-soft);
-  stroke-width: 1;
-}
-.thing .foot {
-  fill: none;
-  stroke-dasharray: 4 3;
-}
-.thing.going .body {
-  fill: none;
-  stroke-dasharray: 5 4;
-}
-.thing.sectional-door .body,
-.thing.walkway .body,
-.thing.car .body {
-  fill-opacity: 0.35;
-}
-/* Set in the wall: small, and to be found. */
-.thing.blocking .body,
-.thing.ceiling-blocking .body {
-  fill: none;
-  stroke: var(--ink);
-  stroke-dasharray: 6 3;
-}
-.thing.bolt .body,
-.thing.ceiling-bolt .body {
-  fill: var(--ink);
-  stroke: var(--ink);
-  stroke-width: 6;
-}
-.halo {
-  fill: url('#keep');
-  stroke: none;
-}
 svg .keep-line {
   vector-effect: none;
   stroke: var(--line-strong);
   stroke-width: 14;
-}
-.thing.chosen .body {
-  stroke: var(--chalk);
-  stroke-width: 2.4;
 }
 .build rect {
   fill: var(--wood);
   stroke: var(--ink);
   stroke-width: 0.7;
 }
-.build .print {
+.build .print,
+.measuring .build rect {
   fill-opacity: 0.55;
 }
 .build.chosen rect {
@@ -423,8 +352,7 @@ svg .keep-line {
 .build {
   cursor: grab;
 }
-.pick,
-.thing {
+.pick {
   cursor: pointer;
 }
 text {

@@ -72,6 +72,7 @@ function addWall() {
     </div>
     <div class="card-sheet mb-3">
       <UnrolledRoom
+        measuring
         :wall="wall?.id"
         :thing="thing"
         :build="build?.id"
