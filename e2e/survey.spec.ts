@@ -91,15 +91,15 @@ test('what was measured is clicked also where a build stands before it', async (
   await openDemo(page)
   await station(page, 'Survey')
   const run = page.getByRole('textbox', { name: /Call the distances/ })
-  await run.fill('14 in, outlet, 273 in')
+  await run.fill('21 in, outlet, 266 in')
   await run.press('Enter')
-  const socket = page.getByRole('button', { name: /^outlet, at North wall, 1' 2"/ })
+  const socket = page.getByRole('button', { name: /^outlet, at North wall, 1' 9"/ })
   const at = (await socket.boundingBox())!
   const rack = (await page.getByRole('button', { name: /^Tote rack, at North wall/ }).boundingBox())!
   expect(at.x).toBeGreaterThan(rack.x)
   expect(at.x + at.width).toBeLessThan(rack.x + rack.width)
   await socket.click({ timeout: 5000 })
-  await expect(page.getByRole('textbox', { name: /^Left edge from its left/ })).toHaveValue('14')
+  await expect(page.getByRole('textbox', { name: /^Left edge from its left/ })).toHaveValue('21')
 })
 
 test('the meter is averaged and its odd reading put aside; a room goes out and comes in', async ({ page }) => {
