@@ -152,6 +152,31 @@ describe('what a wall gives to screw to', () => {
   })
 })
 
+describe('what hangs on studs', () => {
+  it('begins at one of them, so that it is hardly longer than what they are apart', () => {
+    const shelf = (firstMm: number, count: number) => {
+      const { p } = room([], count)
+      const walls = p.room.walls.map((w) => ({
+        ...w,
+        construction: { ...w.construction, kind: 'studs', spacingMm: 600, firstMm } as typeof w.construction,
+      }))
+      const market = new RoomMarket({ ...p, room: { ...p.room, walls } }, { ...NO_WISHES, keepFree: ['e', 's', 'w'] })
+      return market.offer('bracket-shelf', 'n', [{ goodsId: 'box', count }], [])!
+    }
+    // A box is 330 wide: one or two want two studs, three want three.
+    for (const firstMm of [40, 150, 300, 420, 560])
+      for (const [count, apartMm] of [
+        [1, 600],
+        [2, 600],
+        [3, 1200],
+      ]) {
+        const o = shelf(firstMm, count)
+        expect(howMany(o.housed)).toBe(count)
+        expect(to(o) - from(o)).toBeLessThan(apartMm + 150)
+      }
+  })
+})
+
 describe('what is known from elsewhere', () => {
   it('finds the same as somebody who looks at it for the first time', () => {
     const there = () =>

@@ -4,6 +4,7 @@ import { checkOf, readParams, tryParams } from '../../../test-support/read-param
 import { partMassKg } from '../../assembly/mass.ts'
 import { PEG_HOOK } from '../../catalogue/hardware.ts'
 import { newGoods, type Goods } from '../../goods/goods.ts'
+import { countedKg } from '../../goods/presumed.ts'
 import { assumedTool } from '../../goods/tool.ts'
 import { inEquilibrium } from '../../loads/load-path.ts'
 import { METRIC, newtons } from '../../measure/units.ts'
@@ -158,5 +159,23 @@ describe('a long tool', () => {
     // Said to hang lower, it takes no more than ends over the floor.
     const low = read({ lowestMm: 300 }, ctx([tool(), tool({ id: 'l', name: 'Long', tallMm: 1500, count: 1 })]))
     expect(low.shaped.unhoused).toEqual([{ goodsId: 'l', count: 1, why: 'no-place' }])
+  })
+})
+
+describe('what goes on a pegboard', () => {
+  const kg = (massKg: number | null, over: Partial<Goods> = {}) => tool({ massKg, ...over })
+  it('is a tool of three kilograms at most; what is heavier is none for a hook in a hole', () => {
+    expect(pegboard.suits(kg(3))).not.toBeNull()
+    expect(pegboard.suits(kg(3.01))).toBeNull()
+    expect(pegboard.suits({ ...kg(1), tool: null })).toBeNull()
+    expect(pegboard.propose(ctx([kg(2)]))).toEqual([startingParams('metric')])
+    expect(pegboard.propose(ctx([kg(2), kg(3.5, { id: 'heavy' })]))).toEqual([])
+  })
+  it('counts for its size what nobody weighed, and is then not proven', () => {
+    const small = kg(null)
+    expect(countedKg(small)).toBeLessThanOrEqual(3)
+    expect(pegboard.suits(small)).not.toBeNull()
+    expect(read({}, ctx([small])).verdict.state).toBe('unknown')
+    expect(pegboard.suits(kg(null, { acrossMm: 500, deepMm: 400, tallMm: 500 }))).toBeNull()
   })
 })
