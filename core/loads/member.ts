@@ -13,7 +13,15 @@ import { edgedPanel } from './edged-panel.ts'
 import { wayOf, type Member, type Patch, type Stiffening } from './load-path.ts'
 import type { Memo } from './memo.ts'
 import { slantedEdges } from './on-outline.ts'
-import { bendsAlongStrength, intoRails, isConcentrated, isPointed, panelSite, solvePanel } from './panel.ts'
+import {
+  bendsAlongStrength,
+  intoRails,
+  isConcentrated,
+  isPointed,
+  panelSite,
+  saysTooMuch,
+  solvePanel,
+} from './panel.ts'
 import { panelOnFrame } from './panel-on-frame.ts'
 import { panelOnPoints } from './panel-on-points.ts'
 import { solveHeld, type Held, type Rigidity } from './solve-held.ts'
@@ -188,7 +196,7 @@ export function solveMember(p: Part, patches: Patch[], supports: Support[], o: M
       !edged &&
       solution.along &&
       slantedEdges(p).length === 0 &&
-      patches.some((x) => isConcentrated(p, x) || isPointed(p, x))
+      (patches.some((x) => isConcentrated(p, x) || isPointed(p, x)) || saysTooMuch(p, patches, solution))
         ? panelOnFrame(p, patches, supports, sheet, o.railEi)
         : null
     // Only of a plate what stands at a rail may go past the strips: its bending is in the plate.

@@ -1,7 +1,7 @@
 import type { Part, Support } from '../assembly/assembly.ts'
 import type { Box } from '../geometry/box.ts'
 import { add, dot, scale, sub, type Vec3 } from '../geometry/vec.ts'
-import type { BeamLoad } from '../mechanics/beam.ts'
+import type { BeamLoad, BeamSpec } from '../mechanics/beam.ts'
 import type { Bent, Patch } from './load-path.ts'
 import { solveHeld, type Held } from './solve-held.ts'
 
@@ -250,10 +250,33 @@ const HEAVY_N = 400
 const NARROW_MM = 150
 
 /** Whether this stands on so little room that strips as wide would say far too much. */
-export function isConcentrated(p: Part, x: Patch): boolean {
-  if (x.n < HEAVY_N) return false
+export const isConcentrated = (p: Part, x: Patch): boolean => x.n >= HEAVY_N && isNarrow(p, x)
+
+function isNarrow(p: Part, x: Patch): boolean {
   const { u, v } = local(p, x.box)
   return Math.max(u.to - u.from, v.to - v.from) < NARROW_MM
+}
+
+/** What brings less on little room, all together, strips may well bear, N. Product decision, a foot of what two lift. */
+const LIGHT_N = 60
+/** What sags by less of its span is far from any limit, of sag or of strength. Product decision. */
+const STIFF_SHARE = 1 / 1000
+
+/**
+ * Whether strips say more of what stands on little room than the wood beside it would let happen: a machine of 60 kg on
+ * four feet would be too much for what bears one of 180 kg.
+ */
+export function saysTooMuch(p: Part, patches: readonly Patch[], { strips }: PanelSolution): boolean {
+  let narrowN = 0
+  for (const x of patches) if (isNarrow(p, x)) narrowN += x.n
+  const spanOf = ({ supports, lengthMm }: BeamSpec) => widestSpan(supports.map((s) => s.atMm), lengthMm) // prettier-ignore
+  return narrowN >= LIGHT_N && strips.some((x) => Math.abs(x.result.sag.mm) > STIFF_SHARE * spanOf(x.spec))
+}
+
+/** Widest span between supports at these places, overhangs counted twice, mm. */
+function widestSpan(places: readonly number[], length: number): number {
+  const at = [...places].sort((a, b) => a - b)
+  return Math.max(2 * at[0], 2 * (length - at[at.length - 1]), ...at.slice(1).map((x, i) => x - at[i]))
 }
 
 /** Less than this both ways is a pin's plate, mm. */
@@ -342,9 +365,7 @@ function widestGap(contacts: PanelWay['contacts'], length: number, width: number
     if (v.to - v.from >= CROSSES * width && u.to - u.from <= 0.5 * length) places.push((u.from + u.to) / 2)
   }
   if (places.length < 2) return null
-  places.sort((a, b) => a - b)
-  const inner = places.slice(1).reduce((g, x, i) => Math.max(g, x - places[i]), 0)
-  return Math.max(inner, 2 * places[0], 2 * (length - places[places.length - 1]))
+  return widestSpan(places, length)
 }
 
 /**
