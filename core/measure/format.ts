@@ -35,8 +35,8 @@ export function formatLength(mm: number, units: Units, style: LengthStyle = {}):
   const sign = mm < 0 ? '-' : ''
   const size = Math.abs(mm)
   if (units.system === 'metric') {
-    const rounded = Math.round(size * 10) / 10
-    const text = rounded >= 100 || Number.isInteger(rounded) ? String(Math.round(rounded)) : rounded.toFixed(1)
+    const rounded = size < 100 ? Math.round(size * 10) / 10 : Math.round(size)
+    const text = Number.isInteger(rounded) ? String(rounded) : rounded.toFixed(1)
     return `${text === '0' ? '' : sign}${text}${style.bare ? '' : ' mm'}`
   }
   const parts = Math.round(roundLength(size, stepMm(units), 'nearest').mm / stepMm(units))

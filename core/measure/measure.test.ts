@@ -73,6 +73,11 @@ describe('parseLength', () => {
     [`9' - -6"`, 'not-a-length'],
     ['9 m - 6', 'not-a-length'],
   ])('refuses %p', (text, code) => expect(mm(text)).toBe(code))
+  it('is rounded once, not to a tenth and then to a millimetre', () => {
+    expect([885.478, 885.5, 99.96, 99.94, 100.4].map((x) => formatLength(x, METRIC))).toEqual(
+      ['885 mm', '886 mm', '100 mm', '99.9 mm', '100 mm'], // prettier-ignore
+    )
+  })
   it('reads back what a field shows, to half a step', () => {
     fc.assert(
       fc.property(
