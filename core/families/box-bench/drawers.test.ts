@@ -101,6 +101,21 @@ describe('a bench with drawers', () => {
     expect(columns).toEqual(new Set([1, 2, 4]))
     expect(low.shaped.assembly.bays.find((b) => b.name.code === 'well')!.items).toHaveLength(1)
   })
+  it('has no shelf in what holds a well to the wall, however high the table of its machine', () => {
+    const shelves: number[] = []
+    for (let tableMm = 40; tableMm <= 700; tableMm += 11) {
+      const wells = [{ after: 2, wideMm: 660, tableMm }]
+      const shaped = boxBench.shape(given({ bays: 3, shelves: 1, wells }), ctx())
+      if (!shaped.ok) {
+        expect(shaped.problem.code).toBe('box-well-too-low')
+        continue
+      }
+      const { assembly } = shaped.value
+      expect([...validateAssembly(assembly), ...misplaced(assembly)]).toEqual([])
+      shelves.push(assembly.parts.filter((p) => p.id.startsWith('shelf-2-')).length)
+    }
+    expect(new Set(shelves)).toEqual(new Set([1, 2]))
+  })
   it('is led through: slides while the uprights lie, drawers once the top is on, then the handles', () => {
     const order = r.steps.map((s) => s.code)
     const at = (code: string) => order.indexOf(code)

@@ -102,8 +102,6 @@ export interface Plan {
   dadoMm: number
   tied: boolean
   nailer: Section
-  /** What that takes of the highest opening; nought where nothing is tied. */
-  nailerMm: number
   play: { sideMm: number; aboveMm: number }
   /** Leaves that turn up, of each box from below. */
   rowsUp: Row[][]
@@ -111,9 +109,13 @@ export interface Plan {
   drawers: { make: DrawerMake; places: DrawerPlace[] } | null
 }
 
+type Nailed = Pick<Plan, 'tied' | 'nailer'> & { drawers: object | null }
+/** What the piece along the wall takes of the highest opening of a box: drawers end before it, in a well there are none. */
+export const nailerIn = ({ tied, nailer, drawers }: Nailed, b: Pick<BenchBox, 'well'>): number =>
+  tied && (drawers === null || b.well !== null) ? nailer.widthMm : 0
 /** How many of its levels a box has: a well has what comes under its top. */
-export const levelsIn = (plan: Pick<Plan, 'tops' | 'nailerMm'>, b: BenchBox): number =>
-  b.well === null ? plan.tops.length : plan.tops.filter((z) => z + LEAST_HIGH_MM <= b.highMm - plan.nailerMm).length
+export const levelsIn = (plan: Nailed & Pick<Plan, 'tops'>, b: BenchBox): number =>
+  b.well === null ? plan.tops.length : plan.tops.filter((z) => z + LEAST_HIGH_MM <= b.highMm - nailerIn(plan, b)).length
 
 export function planOut(p: BoxBenchParams, ctx: ShapeContext, pen: DimPen): Result<Planned<Plan>> {
   const { yard, sheetTrimMm } = ctx.settings
@@ -160,7 +162,8 @@ export function planOut(p: BoxBenchParams, ctx: ShapeContext, pen: DimPen): Resu
   const lengthFor = (n: number) => boxesFor(n)[boxesFor(n).length - 1].to
 
   // Drawers end in front of it.
-  const nailerMm = tied && !make ? nailer.widthMm : 0
+  const nailed: Nailed = { tied, nailer, drawers: make }
+  const nailerMm = nailerIn(nailed, { well: null })
   const stacked = { aboveMm, panelMm: t, firstMm: kickMm + t }
   const grows = (levels: Level[]) => {
     if (make) return stacked.firstMm + drawersHigh(levels, make, stacked, units) <= highMm
@@ -215,14 +218,14 @@ export function planOut(p: BoxBenchParams, ctx: ShapeContext, pen: DimPen): Resu
       { mm: tops.value[over], mostMm: mostTop, shelf: over },
       over === 0 ? 'heightMm' : `topMm.${over - 1}`,
     )
-  const leastMm = thick + tops.value[0] + LEAST_HIGH_MM + nailerMm
+  const leastMm = thick + tops.value[0] + LEAST_HIGH_MM + nailerIn(nailed, { well: 0 })
   const low = p.wells.findIndex((w) => heightMm - w.tableMm < leastMm)
   if (low >= 0)
     return bad('box-well-too-low', { mm: Math.max(0, heightMm - p.wells[low].tableMm), leastMm }, `wells.${low}`)
   if (p.feet === 'pinned' && ctx.space.floor === 'slab' && kickMm < ANGLE_ROOM_MM)
     return bad('box-angle-over-kick', { mm: kickMm, leastMm: ANGLE_ROOM_MM }, 'kickMm')
   const rowsUp = liftRows(p, sheet, boxesFor(bays), {
-    ...{ tops: tops.value, nailerMm, clearMm },
+    ...{ ...nailed, tops: tops.value, clearMm },
     deepMm: frontMm - back.thicknessMm,
   })
   if (!rowsUp.ok) return rowsUp
@@ -231,7 +234,7 @@ export function planOut(p: BoxBenchParams, ctx: ShapeContext, pen: DimPen): Resu
   return good({
     unhoused: found.unhoused,
     plan: {
-      ...{ sheet, topSheet, back, layers, heightMm, depthMm, frontMm, levels, tied, nailer, nailerMm, machines },
+      ...{ sheet, topSheet, back, layers, heightMm, depthMm, frontMm, levels, tied, nailer, machines },
       corner: corner.value,
       backMm: back.thicknessMm,
       boxes: boxesFor(bays),
@@ -259,7 +262,7 @@ function liftRows(
   p: BoxBenchParams,
   sheet: Sheet,
   boxes: readonly BenchBox[],
-  s: Pick<Plan, 'tops' | 'nailerMm'> & { clearMm: number; deepMm: number },
+  s: Nailed & Pick<Plan, 'tops'> & { clearMm: number; deepMm: number },
 ): Result<Row[][]> {
   const out: Row[][] = []
   if (p.front !== 'lift-up') return good(out)

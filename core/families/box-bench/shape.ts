@@ -19,7 +19,7 @@ import { drawerChoices, markRunners, putDrawers } from '../in-drawers.ts'
 import { standing, standingOn } from '../house-on-shelves.ts'
 import { rowsHeld } from '../stands-alone.ts'
 import { BOX_HEIGHTS, LIMITS, WELL, type BoxBenchParams } from './parameters.ts'
-import { levelsIn, planOut, type BenchBox, type Plan } from './plan-out.ts'
+import { levelsIn, nailerIn, planOut, type BenchBox, type Plan } from './plan-out.ts'
 
 /** Screws of the top into each upright under it; of one box to the next they are so far apart, mm. Product decisions. */
 const TOP_SCREWS = 3
@@ -171,7 +171,7 @@ function bays(d: Draft, p: BoxBenchParams, ctx: ShapeContext, plan: Plan) {
         const last = i === levels - 1
         const hinges = underHinges(p.front)
         const underMm = last
-          ? b.highMm - Math.max(hinges, plan.nailerMm)
+          ? b.highMm - Math.max(hinges, nailerIn(plan, b))
           : plan.tops[i + 1] - plan.sheet.thicknessMm - hinges
         d.bay({
           id: `bay-${k}-${i}`,
