@@ -7,7 +7,7 @@ import { defineCheck, measured, notWeighed, plain, type CheckContext, type Check
 import { factorInputs } from './members.ts'
 import { seismicShare } from './seismic.ts'
 import type { Together } from '../mechanics/methods/method.ts'
-import { drivenAlong, isRated, ratedGives, screwGives } from './wall-fixing.ts'
+import { drivenAlong, isRated, isUnratedIn, ratedGives, screwGives } from './wall-fixing.ts'
 
 interface Gives {
   pulledN: number
@@ -164,11 +164,7 @@ export const anchors = defineCheck({
 
 /** What is not known of an anchor nobody can judge. */
 const weakestOf = (x: Anchor, settings: CheckContext['settings']) =>
-  x.prepared?.holdsN === null
-    ? 'prepared'
-    : settings.anchorRatedN === null && isRated(x) && !x.prepared
-      ? 'rated'
-      : 'stud'
+  x.prepared?.holdsN === null ? 'prepared' : isUnratedIn(settings, x) ? 'rated' : 'stud'
 
 interface Held {
   x: Anchor

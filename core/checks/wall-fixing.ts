@@ -27,6 +27,10 @@ export const drivenAlong = (x: Anchor): Axis =>
 /** Known by its maker's rating only. */
 export const isRated = (x: Anchor) => ['masonry', 'concrete', 'slab', 'bolt'].includes(x.into)
 
+/** Whether nobody has said that rating yet. */
+export const isUnratedIn = (settings: Given['settings'], x: Anchor): boolean =>
+  settings.anchorRatedN === null && isRated(x) && !x.prepared
+
 /** What a rated anchor is counted with, N; null while nobody said its rating: a bolt by what it was said to carry. */
 export const ratedGives = (x: Anchor, c: Given): number | null =>
   x.into === 'bolt'

@@ -15,6 +15,7 @@ import { isGlued, lotWithout, type Lot, type Offer } from './offer.ts'
 import {
   lookedAt,
   measuresWith,
+  PRESUMED_RATING_N,
   provenRoom,
   sameBuilds,
   type Planned,
@@ -71,12 +72,16 @@ const bulkIn = (p: Project): Bulk => {
   return (id) => of.get(id) ?? 1
 }
 
-/** The project as planning sees it: everything weighs what it does, or is presumed to; nothing is screwed to some walls. */
+/**
+ * The project as planning sees it: everything weighs what it does, or is presumed to; anchors hold what they are rated
+ * for, or are presumed to be; nothing is screwed to some walls.
+ */
 function asPlanned(p: Project, wishes: Wishes): Project {
   const walls = p.room.walls.map((w) =>
     wishes.noHolesIn.includes(w.id) ? { ...w, construction: { kind: 'thin' as const } } : w,
   )
-  return { ...p, goods: withPresumed(p.goods), room: { ...p.room, walls } }
+  const settings = { ...p.settings, anchorRatedN: p.settings.anchorRatedN ?? PRESUMED_RATING_N }
+  return { ...p, settings, goods: withPresumed(p.goods), room: { ...p.room, walls } }
 }
 
 /** Things of a build that stand beside what they are not to be beside, or too near to a flame. */

@@ -1,4 +1,5 @@
 import type { CheckResult } from '../checks/check.ts'
+import { isUnratedIn } from '../checks/wall-fixing.ts'
 import { findFamily } from '../families/registry.ts'
 import type { Point } from '../geometry/hull.ts'
 import { presumedMass, type Presumed } from '../goods/presumed.ts'
@@ -40,11 +41,19 @@ export interface PlannedRoom {
   homeless: Homeless[]
   /** Things it presumes a mass of, what weighs most in all first. */
   presumed: ({ goodsId: string; count: number } & Presumed)[]
+  /** So many of its builds wait for the rating of anchors that nobody has said, and what is presumed of it, N. */
+  unrated: { builds: number; presumedN: number } | null
   /** What is kept less well than it could be, by what is bad about it. */
   lessWell: LessWell[]
   /** What fails or could not be made to hold, the worst of each build. */
   troubles: { build: string; check: CheckResult }[]
 }
+
+/**
+ * What a room is planned with where nobody has said what the maker of its anchors rates them for, N: it holds only with
+ * such, and is told so. Product decision: what makers of frame plugs of 10 mm say for solid brick.
+ */
+export const PRESUMED_RATING_N = 4000
 
 export interface Planning {
   plans: PlannedRoom[]
@@ -89,6 +98,7 @@ export const lookedAt = (plan: Plan, aim: Aim, of: Planned): PlannedRoom => ({
     ...of.keptByNone.map((g) => ({ ...g, why: 'no-kind' as const })),
   ],
   presumed: [],
+  unrated: null,
   lessWell: [],
   troubles: [],
 })
@@ -124,6 +134,7 @@ export function provenRoom(aim: Aim, readings: readonly BuildReading[], of: Plan
     holed,
     homeless: homeless.map((g) => whyHomeless(p, wishes, market, offers, wants, g)),
     presumed: presumedIn(offers, of.given),
+    unrated: unratedIn(readings, of.given),
     lessWell: summed(offers.flatMap((o) => o.lessWell)),
     troubles,
   }
@@ -137,6 +148,13 @@ function presumedIn(offers: readonly Offer[], { goods }: Project): PlannedRoom['
     .filter((g) => g.massKg === null && counts.has(g.id))
     .map((g) => ({ goodsId: g.id, count: counts.get(g.id)!, ...presumedMass(g) }))
     .sort((a, b) => b.count * b.kg - a.count * a.kg)
+}
+
+/** Builds whose anchors hold what their maker says, where nobody has said that. */
+function unratedIn(readings: readonly BuildReading[], given: Project): PlannedRoom['unrated'] {
+  const waits = (r: BuildReading) => r.shaped.assembly.anchors.some((x) => isUnratedIn(given.settings, x))
+  const builds = readings.filter(waits).length
+  return builds > 0 ? { builds, presumedN: PRESUMED_RATING_N } : null
 }
 
 /** Those of one thing with the same about them as one. */

@@ -23,6 +23,7 @@ const plan = (measures: Partial<PlannedRoom['measures']>, otherwise = 0, proven 
     holed: [],
     homeless: [],
     presumed: [],
+    unrated: null,
     lessWell: [],
     troubles: [],
   }

@@ -86,6 +86,21 @@ export function sayTrade({ best, alone, pays: price }: Trade, say: SayPlans): st
   return `${capital(`it ${listed(good)}`)}${bad ? `, but ${bad}` : ''}.`
 }
 
+/** What of a plan is presumed: masses, and the rating of the anchors of some builds, N. */
+interface Proof {
+  presumed: readonly Presumed[]
+  unrated: { builds: number; presumedN: number } | null
+}
+/** How far a plan in which nothing fails is proven. */
+export function sayProof({ presumed, unrated }: Proof, say: Say): string {
+  const masses = presumed.length > 0
+  if (unrated) {
+    const waiting = unrated.builds === 1 ? 'one build waits' : `${unrated.builds} builds wait`
+    return `not proven until its anchors are rated: ${waiting} for that, planned for ${say.force(unrated.presumedN)} each${masses ? ', and what nobody weighed for what it is presumed to weigh' : ''}`
+  }
+  return masses ? 'holds if what is presumed to weigh so much weighs no more' : 'everything in it holds'
+}
+
 /** What has no place, each with the thing it is of and the name of the wall that is told of. */
 export interface WithoutPlace {
   h: Homeless

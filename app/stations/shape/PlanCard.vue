@@ -4,11 +4,10 @@ import { findFamily } from '../../../core/families/registry.ts'
 import { formatMoney } from '../../../core/measure/money.ts'
 import type { Planning, PlannedRoom } from '../../../core/planner/planned.ts'
 import type { Build } from '../../../core/project/project.ts'
-import { isUnrated } from '../../../core/project/rating-wanted.ts'
 import { sayCheck } from '../../../core/wording/checks.ts'
 import { familyName } from '../../../core/wording/dims.ts'
 import { sayThings } from '../../../core/wording/things.ts'
-import { sayFloorArea, sayLessWell, sayPresumed, sayWithoutPlace } from '../../../core/wording/room-plans.ts'
+import { sayFloorArea, sayLessWell, sayPresumed, sayProof, sayWithoutPlace } from '../../../core/wording/room-plans.ts'
 import { plural } from '../../../core/wording/say.ts'
 import { useDocument } from '../../stores/document.ts'
 import { useReadings } from '../../stores/readings.ts'
@@ -65,12 +64,7 @@ function notProven({ homeless }: PlannedRoom): string {
 function proof(x: PlannedRoom): string {
   if (!x.proven) return notProven(x)
   const { troubles } = x.measures
-  if (troubles === 0)
-    return x.presumed.length > 0
-      ? 'holds if what is presumed to weigh so much weighs no more'
-      : 'everything in it holds'
-  if (x.troubles.every((t) => isUnrated(t.check)))
-    return `not proven until its anchors are rated: ${x.troubles.length === 1 ? 'one build waits' : `${x.troubles.length} builds wait`} for that`
+  if (troubles === 0) return sayProof(x, readings.say)
   return `${plural(troubles, 'thing')} in it ${troubles === 1 ? 'does' : 'do'} not hold yet`
 }
 </script>
@@ -92,7 +86,9 @@ function proof(x: PlannedRoom): string {
       <dt>floor taken</dt>
       <dd>{{ sayFloorArea(plan.measures.floorM2, readings.say) }}</dd>
       <dt>proof</dt>
-      <dd :class="{ 'text-trouble': plan.proven && plan.measures.troubles > 0 }">{{ proof(plan) }}</dd>
+      <dd :class="{ 'text-trouble': plan.proven && (plan.measures.troubles > 0 || plan.unrated) }">
+        {{ proof(plan) }}
+      </dd>
     </dl>
     <ol v-if="listed" class="builds">
       <!-- Dozens of them come at once while plans are looked for: plain ones are drawn within a frame. -->
