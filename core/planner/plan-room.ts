@@ -5,6 +5,7 @@ import { seeded } from '../measure/seeded.ts'
 import type { Project } from '../project/project.ts'
 import { withoutHome } from '../project/proposals.ts'
 import { readingsOf, type BuildReading } from '../project/read-build.ts'
+import { PRESUMED_RATING_N } from '../project/rating-wanted.ts'
 import { readBuilds, type KeptReadings } from '../project/read-builds.ts'
 import { remedies } from '../project/remedies.ts'
 import { hardest } from './judged-offer.ts'
@@ -15,7 +16,6 @@ import { isGlued, lotWithout, type Lot, type Offer } from './offer.ts'
 import {
   lookedAt,
   measuresWith,
-  PRESUMED_RATING_N,
   provenRoom,
   sameBuilds,
   type Planned,

@@ -6,6 +6,7 @@ import { presumedMass, type Presumed } from '../goods/presumed.ts'
 import { procure } from '../project/plan.ts'
 import type { Build, Project } from '../project/project.ts'
 import { withoutHome } from '../project/proposals.ts'
+import { PRESUMED_RATING_N } from '../project/rating-wanted.ts'
 import type { BuildReading } from '../project/read-build.ts'
 import type { Wishes } from '../project/wishes.ts'
 import { hoursOf } from '../takeoff/hours.ts'
@@ -48,12 +49,6 @@ export interface PlannedRoom {
   /** What fails or could not be made to hold, the worst of each build. */
   troubles: { build: string; check: CheckResult }[]
 }
-
-/**
- * What a room is planned with where nobody has said what the maker of its anchors rates them for, N: it holds only with
- * such, and is told so. Product decision: what makers of frame plugs of 10 mm say for solid brick.
- */
-export const PRESUMED_RATING_N = 4000
 
 export interface Planning {
   plans: PlannedRoom[]

@@ -5,7 +5,7 @@ import { formatMoney, type Currency } from '../measure/money.ts'
 import type { Homeless } from '../planner/help.ts'
 import type { LessWell } from '../planner/ill-placed.ts'
 import type { Trade, TradeKey } from '../planner/trade.ts'
-import { capital, listed, plural } from './say.ts'
+import { capital, listed, plural, sayRating } from './say.ts'
 import type { Say } from './say.ts'
 import { sayThings } from './things.ts'
 
@@ -95,8 +95,9 @@ interface Proof {
 export function sayProof({ presumed, unrated }: Proof, say: Say): string {
   const masses = presumed.length > 0
   if (unrated) {
-    const waiting = unrated.builds === 1 ? 'one build waits' : `${unrated.builds} builds wait`
-    return `not proven until its anchors are rated: ${waiting} for that, planned for ${say.force(unrated.presumedN)} each${masses ? ', and what nobody weighed for what it is presumed to weigh' : ''}`
+    const waits =
+      unrated.builds === 1 ? 'one build waits for that, and holds' : `${unrated.builds} builds wait for that, and hold`
+    return `not proven until its anchors are rated: ${waits} if it is ${sayRating(unrated.presumedN, say)} or more${masses ? ' and things weigh no more than is presumed' : ''}`
   }
   return masses ? 'holds if what is presumed to weigh so much weighs no more' : 'everything in it holds'
 }

@@ -56,6 +56,10 @@ export function sayIn(units: Units): Say {
   }
 }
 
+/** What an anchor is rated for: in newtons too, as the field asks for it. */
+export const sayRating = (n: number, say: Say): string =>
+  say.units.system === 'imperial' ? `${say.force(n)} (${say.number(n)} N)` : say.force(n)
+
 /** Stiffness and moment of panels per width, as the units' trade lists them. */
 export const perWidth = (v: number, quantity: 'moment-per-width' | 'stiffness', units: Units): string => {
   const imperial = units.system === 'imperial'

@@ -2,7 +2,7 @@
 import { computed, shallowRef, toRaw, watch } from 'vue'
 import type { Build } from '../../../core/project/project.ts'
 import { waitsForRating, type RatingWanted } from '../../../core/project/rating-wanted.ts'
-import { plural } from '../../../core/wording/say.ts'
+import { plural, sayRating } from '../../../core/wording/say.ts'
 import AnchorRating from '../../components/AnchorRating.vue'
 import { useHeavy } from '../../composables/heavy.ts'
 import { useDocument } from '../../stores/document.ts'
@@ -15,12 +15,6 @@ const readings = useReadings()
 const waiting = computed(() => readings.readings.filter(waitsForRating).map((r) => r.build))
 const isAsked = computed(() => waiting.value.some((b) => b.id === props.build.id))
 const others = computed(() => waiting.value.filter((b) => b.id !== props.build.id).length)
-
-/** In newtons too: so it is said to the field. */
-const forceOf = (n: number): string =>
-  readings.units.system === 'imperial'
-    ? `${readings.say.force(n)} (${readings.say.number(n)} N)`
-    : readings.say.force(n)
 
 const wanted = shallowRef<RatingWanted | null>(null)
 /** What was asked last: an answer to anything older is none. */
@@ -51,8 +45,8 @@ watch(
       </template>
       <template v-else>
         It {{ wanted.elseToo ? 'holds at the wall or the slab' : 'holds' }} with anchors that are rated for
-        <strong>{{ forceOf(wanted.n) }}</strong> each, pulled out of just what is there: brick, block or concrete. Buy
-        such, and say here what is printed on the packet.
+        <strong>{{ sayRating(wanted.n, readings.say) }}</strong> each, pulled out of just what is there: brick, block or
+        concrete. Buy such, and say here what is printed on the packet.
         {{ wanted.elseToo ? 'Something else of it does not hold all the same: see below.' : '' }}
         {{
           others > 0 ? `${plural(others, 'more build')} ${others === 1 ? 'waits' : 'wait'} for the same figure.` : ''

@@ -6,8 +6,8 @@ import type { Build } from '../../../core/project/project.ts'
 import type { Wishes } from '../../../core/project/wishes.ts'
 import { buildName } from '../../../core/wording/build-names.ts'
 import { sayTrade, titlesOf } from '../../../core/wording/room-plans.ts'
-import { listed, plural } from '../../../core/wording/say.ts'
-import { unratedWalls } from '../../../core/project/rating-wanted.ts'
+import { listed, plural, sayRating } from '../../../core/wording/say.ts'
+import { PRESUMED_RATING_N, unratedWalls } from '../../../core/project/rating-wanted.ts'
 import AnchorRating from '../../components/AnchorRating.vue'
 import NumberField from '../../components/NumberField.vue'
 import { callback, startLong } from '../../composables/heavy.ts'
@@ -224,7 +224,8 @@ function take(taken: readonly Build[]) {
       <div v-if="unrated.length" class="rating">
         <p class="small mb-1">
           {{ listed(unrated.map((w) => w.name)) }}: what hangs or is tied there is proven only by the rating of the
-          anchors. Look at a packet first, and every plan is judged by it.
+          anchors. Look at a packet first, and every plan is judged by it; while nobody has, plans are made for
+          {{ sayRating(PRESUMED_RATING_N, readings.say) }} each, and wait for it.
         </p>
         <AnchorRating class="rated" />
       </div>
