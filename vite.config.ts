@@ -2,8 +2,19 @@ import vue from '@vitejs/plugin-vue'
 import { BootstrapVueNextResolver } from 'bootstrap-vue-next/resolvers'
 import Icons from 'unplugin-icons/vite'
 import Components from 'unplugin-vue-components/vite'
+import { fileURLToPath } from 'node:url'
 import { defineConfig } from 'vite'
 import { offline } from './scripts/offline.mjs'
+
+/** Workbooks are packed by ours (app/persistence/zip-at-once.ts). */
+const packedAtOnce = {
+  name: 'packed-at-once',
+  enforce: 'pre' as const,
+  resolveId: (source: string, importer?: string) =>
+    source === 'fflate' && importer?.includes('write-excel-file')
+      ? fileURLToPath(new URL('app/persistence/zip-at-once.ts', import.meta.url))
+      : null,
+}
 
 export default defineConfig({
   plugins: [
@@ -11,6 +22,7 @@ export default defineConfig({
     Components({ dirs: [], dts: '.cache/components.d.ts', resolvers: [BootstrapVueNextResolver()] }),
     Icons({ compiler: 'vue3' }),
     offline(),
+    packedAtOnce,
   ],
   publicDir: 'app/public',
   worker: { format: 'es', rolldownOptions: { external: ['node:module'] } },

@@ -1,3 +1,5 @@
+import { readFile } from 'node:fs/promises'
+import readSheets from 'read-excel-file/universal'
 import { workbook } from '../test-support/workbook.ts'
 import { axe, expect, saved, startEmpty, test } from './helpers.ts'
 
@@ -57,4 +59,40 @@ test('usual things are said without a size, and somebody else’s list is read o
   await choose('list.xlsx', Buffer.from([0x50, 0x4b, 3, 4, 1, 2]))
   await expect(page.getByText(/no workbook that can be read: save it as \.xlsx or as CSV/)).toBeVisible()
   await saved(page)
+})
+
+test('a long list goes out as a workbook and comes back the same', async ({ page }) => {
+  await startEmpty(page, 'Long', 'millimetres')
+  // So long that a packer would put it into a worker of its own, which no page of ours may start.
+  const rows = Array.from({ length: 420 }, (_, i) => {
+    const size = [200 + i, 300, 150 + (i % 90)]
+    return [
+      `thing ${i}`,
+      'box',
+      1 + (i % 7),
+      ...size,
+      1 + (i % 20) / 4,
+      'attic',
+      `shelf ${i}`,
+      'ours',
+      `idea ${i}`,
+    ].join()
+  })
+  const list = ['name,kind,count,across_mm,deep_mm,tall_mm,mass_kg,group,where_now,whose,idea', ...rows].join('\n')
+  const choose = async (name: string, buffer: Buffer) => {
+    const asked = page.waitForEvent('filechooser')
+    await page.getByRole('button', { name: /Import a list/ }).click()
+    await (await asked).setFiles([{ name, mimeType: 'application/octet-stream', buffer }])
+  }
+  await choose('long.csv', Buffer.from(list))
+  await expect(page.getByRole('textbox', { name: 'Name of thing 419' })).toBeVisible()
+  const out = page.waitForEvent('download')
+  await page.getByRole('button', { name: 'Export the list' }).click()
+  await page.getByRole('menuitem', { name: 'Workbook (.xlsx)' }).click()
+  const file = await out
+  expect(file.suggestedFilename()).toBe('goods.xlsx')
+  const bytes = await readFile(await file.path())
+  const sheets = await readSheets(bytes.buffer.slice(bytes.byteOffset, bytes.byteOffset + bytes.length) as ArrayBuffer)
+  expect(sheets[0].data).toHaveLength(421)
+  expect(sheets[0].data[420].slice(0, 7)).toEqual(['thing 419', 'box', 7, 619, 300, 209, 5.75])
 })

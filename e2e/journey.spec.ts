@@ -88,7 +88,8 @@ test('from a heap of totes to a rack one can build', async ({ page }) => {
     .first()
     .check()
   const csv = page.waitForEvent('download')
-  await page.getByRole('button', { name: 'Export CSV' }).click()
+  await page.getByRole('button', { name: 'Export the list' }).click()
+  await page.getByRole('menuitem', { name: 'CSV' }).click()
   expect((await csv).suggestedFilename()).toBe('shopping-list.csv')
 
   // In space a part is picked and named.

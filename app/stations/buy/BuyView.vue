@@ -7,6 +7,7 @@ import { AISLES, inCart, isBought, tickedCart, type Purchase } from '../../../co
 import { sawWork } from '../../../core/takeoff/saw-work.ts'
 import { stockOfBatch } from '../../../core/wording/cuts.ts'
 import { plural } from '../../../core/wording/say.ts'
+import ExportTable from '../../components/ExportTable.vue'
 import CannotCut from '../../components/CannotCut.vue'
 import NotBuilt from '../../components/NotBuilt.vue'
 import NumberField from '../../components/NumberField.vue'
@@ -14,7 +15,6 @@ import { useYard } from '../../composables/yard.ts'
 import { priceBook } from '../../../core/project/read-build.ts'
 import { shoppingRows } from '../../../core/takeoff/rows.ts'
 import { formatLength } from '../../../core/measure/format.ts'
-import { downloadCsv } from '../../persistence/csv.ts'
 import { useDocument } from '../../stores/document.ts'
 import { useReadings } from '../../stores/readings.ts'
 
@@ -112,13 +112,7 @@ const print = () => window.print()
       <h1>Buy</h1>
       <span class="soft no-print">What do I need and what does it cost?</span>
       <span v-if="bill" class="ms-auto d-flex gap-2 no-print">
-        <button
-          type="button"
-          class="btn btn-sm btn-outline-secondary"
-          @click="downloadCsv('shopping-list.csv', shoppingRows(bill, cart, unlisted))"
-        >
-          Export CSV
-        </button>
+        <ExportTable label="Export the list" name="shopping-list" :rows="() => shoppingRows(bill!, cart, unlisted)" />
         <button type="button" class="btn btn-sm btn-outline-secondary" @click="print">Print</button>
       </span>
     </div>

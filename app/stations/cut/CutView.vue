@@ -14,10 +14,10 @@ import { isSawn } from '../../../core/assembly/identical.ts'
 import { sayCounts } from '../../../core/wording/counts.ts'
 import { plural } from '../../../core/wording/say.ts'
 import { sayWork } from '../../../core/wording/work.ts'
-import { downloadCsv } from '../../persistence/csv.ts'
 import { useDocument } from '../../stores/document.ts'
 import { useReadings } from '../../stores/readings.ts'
 import BoardDiagram from './BoardDiagram.vue'
+import ExportTable from '../../components/ExportTable.vue'
 import NotBuilt from '../../components/NotBuilt.vue'
 import CannotCut from '../../components/CannotCut.vue'
 import ImprovingPlan from '../../components/ImprovingPlan.vue'
@@ -133,25 +133,12 @@ const print = () => window.print()
       <h1>Cut</h1>
       <span class="soft no-print">In what order do I cut it, and from which board?</span>
       <span v-if="plan" class="ms-auto d-flex flex-wrap gap-2 no-print">
-        <button
-          type="button"
-          class="btn btn-sm btn-outline-secondary"
-          @click="
-            downloadCsv(
-              'cut-list.csv',
-              cutListRows(lines, names, readings.units, (l) => sayWork(l, readings.say)),
-            )
-          "
-        >
-          Cut list CSV
-        </button>
-        <button
-          type="button"
-          class="btn btn-sm btn-outline-secondary"
-          @click="downloadCsv('cut-plan.csv', cutPlanRows(plan))"
-        >
-          Cut plan CSV
-        </button>
+        <ExportTable
+          label="Export cut list"
+          name="cut-list"
+          :rows="() => cutListRows(lines, names, readings.units, (l) => sayWork(l, readings.say))"
+        />
+        <ExportTable label="Export cut plan" name="cut-plan" :rows="() => cutPlanRows(plan!)" />
         <button type="button" class="btn btn-sm btn-outline-secondary" @click="print">Print</button>
       </span>
     </div>

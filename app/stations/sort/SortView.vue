@@ -13,13 +13,13 @@ import { formatArea, formatLength, formatMass, formatVolume } from '../../../cor
 import { sayAnswers, sayAsked, sayDoubts } from '../../../core/wording/doubts.ts'
 import { goodsChanged } from '../../../core/wording/undo.ts'
 import { sayProblem } from '../../../core/wording/problems.ts'
+import ExportTable from '../../components/ExportTable.vue'
 import GoodsFigure from '../../components/GoodsFigure.vue'
 import { listed, plural } from '../../../core/wording/say.ts'
 import { sayMassOf } from '../../../core/wording/things.ts'
 import LineUp from '../../components/LineUp.vue'
 import PressedButtons from '../../components/PressedButtons.vue'
 import { useRefusal } from '../../composables/refusal.ts'
-import { downloadCsv } from '../../persistence/csv.ts'
 import { reason } from '../../persistence/store.ts'
 import { useDocument } from '../../stores/document.ts'
 import { useReadings } from '../../stores/readings.ts'
@@ -197,7 +197,6 @@ function takeRows(rows: readonly RawRow[]): string[] {
   const why = refusalOf(() => doc.change(`import ${read.goods.length} lines`, (d) => void d.goods.push(...read.goods)))
   return why ? [`Nothing was imported. ${why}`] : told
 }
-const exportCsv = () => downloadCsv('goods.csv', goodsToRows(goods.value), [...GOODS_COLUMNS])
 </script>
 
 <template>
@@ -226,12 +225,12 @@ const exportCsv = () => downloadCsv('goods.csv', goodsToRows(goods.value), [...G
           </datalist>
           <button type="submit" class="btn btn-primary">Add</button>
           <BDropdown text="Usual sizes" variant="outline-secondary" lazy>
-            <BDropdownItemButton v-for="c in presets" :key="c.id" @click="addPreset(c.id)"
+            <BDropdownItem v-for="c in presets" :key="c.id" @click="addPreset(c.id)"
               >{{ c.label }}
               <span class="small"
                 >{{ formatLength(c.acrossMm, readings.units) }} x {{ formatLength(c.deepMm, readings.units) }} x
                 {{ formatLength(c.tallMm, readings.units) }}</span
-              ></BDropdownItemButton
+              ></BDropdownItem
             >
           </BDropdown>
         </form>
@@ -281,14 +280,13 @@ const exportCsv = () => downloadCsv('goods.csv', goodsToRows(goods.value), [...G
         </dl>
         <div class="d-flex gap-2 no-print">
           <button type="button" class="btn btn-sm btn-outline-secondary" @click="chooseList()">Import a list …</button>
-          <button
-            type="button"
-            class="btn btn-sm btn-outline-secondary"
+          <ExportTable
+            label="Export the list"
+            name="goods"
+            :rows="() => goodsToRows(goods)"
+            :columns="GOODS_COLUMNS"
             :disabled="goods.length === 0"
-            @click="exportCsv"
-          >
-            Export CSV
-          </button>
+          />
         </div>
         <WhatGoes @select="chosen = $event" @update="update" />
         <MatchColumns v-if="toMatch" :key="toMatch.name" v-bind="toMatch" @rows="matched" @cancel="notMatched" />
