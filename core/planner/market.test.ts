@@ -109,6 +109,26 @@ describe('what can be had at a wall', () => {
     const far = thing('outlet', 'o', 2500, { wallId: 's' })
     expect([kept(at([])) === null, kept(at([far])) === null]).toEqual([false, true])
   })
+  it('is none the less deep where nothing is in its way but that it may not be there, under a slope as well', () => {
+    const { p } = room([])
+    const goods = [{ ...p.goods[0], count: 1, care: ['charging' as const] }]
+    const far = thing('outlet', 'o', 2500, { wallId: 's' })
+    for (const slope of [null, ...p.room.walls.map((w) => ({ wallId: w.id, startMm: 1900, riseMmPerM: 300 }))]) {
+      const ceiling = { ...p.room.ceiling, slope }
+      const there = { ...p, goods, room: { ...p.room, ceiling, features: [far] } }
+      const market = new RoomMarket(there, { ...NO_WISHES, keepFree: ['e', 's', 'w'] })
+      const depths: number[] = []
+      const look = market['look'].bind(market)
+      market['look'] = (asking, offsetMm, held) => {
+        depths.push(held.mostDeepMm ?? 0)
+        return look(asking, offsetMm, held)
+      }
+      for (const kind of ['ledger-shelf', 'post-rack', 'tote-rack', 'shelf-unit'])
+        market.offer(kind, 'n', [{ goodsId: 'box', count: 1 }], [])
+      expect(depths.length).toBeGreaterThan(0)
+      expect(new Set(depths)).toEqual(new Set([0]))
+    }
+  })
   it('is never over the eyes for what leaks, however little room there is', () => {
     const bench = thing('other', 'b', 0, { wideMm: WALL_MM, deepMm: 400, highMm: 1500 })
     const { p } = room([bench], 4)

@@ -451,10 +451,14 @@ export class RoomMarket implements Market {
     if (full) return full
     const first = this.look(a, offsetMm, AS_IT_COMES)
     if (!first) return null
-    const outMm = Math.min(...this.metBy(first, others).map((b) => beside(w, b).outMm)) - BESIDE_MM
+    const met = this.metBy(first, others)
+    // What is not to be there, or runs into nothing, is not mended by less depth.
+    if (met.length === 0) return null
+    const outMm = Math.min(...met.map((b) => beside(w, b).outMm)) - BESIDE_MM
     // Where only its goods come out against that, it needs room for itself and as much again for them.
     const mostMm = ROUND_MM * Math.floor((outMm < beside(w, first.body).deepMm ? outMm : outMm / 2) / ROUND_MM)
-    return mostMm >= LEAST_DEEP_MM ? this.shortened(a, offsetMm, { ...AS_IT_COMES, mostDeepMm: mostMm }) : null
+    const isLess = mostMm >= LEAST_DEEP_MM && mostMm < w.wall.depthMm
+    return isLess ? this.shortened(a, offsetMm, { ...AS_IT_COMES, mostDeepMm: mostMm }) : null
   }
 
   /** At a place, with as many of its goods as let it end before what it would run into, or no longer than there is room. */
