@@ -215,7 +215,7 @@ describe('a bottom', () => {
         method: METHODS.ec5,
         conditions: { moisture: 'dry', duration: 'permanent' },
         stripsOf: new Map(),
-        factor: { self: 1, goods: 1 },
+        factor: { self: 1, goods: 0.2 },
       })
       const { state } = path.members.get(bottom.id)!
       return state.kind === 'panel' ? Math.max(...state.strips.map((x) => x.result.sag.mm)) : NaN
