@@ -1,6 +1,6 @@
 import { downloadBlob } from './download.ts'
 
-export type Cell = string | number | null
+type Cell = string | number | null
 /** Rows of a table under the names of its columns. */
 export type Rows = readonly Readonly<Record<string, string | number>>[]
 
