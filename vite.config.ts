@@ -4,6 +4,7 @@ import Icons from 'unplugin-icons/vite'
 import Components from 'unplugin-vue-components/vite'
 import { fileURLToPath } from 'node:url'
 import { defineConfig } from 'vite'
+import { compressed } from './scripts/compressed.mjs'
 import { offline } from './scripts/offline.mjs'
 
 /** Workbooks are packed by ours (app/persistence/zip-at-once.ts). */
@@ -23,6 +24,7 @@ export default defineConfig({
     Icons({ compiler: 'vue3' }),
     offline(),
     packedAtOnce,
+    compressed(),
   ],
   publicDir: 'app/public',
   worker: { format: 'es', rolldownOptions: { external: ['node:module'] } },

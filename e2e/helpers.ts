@@ -1,6 +1,22 @@
 import AxeBuilder from '@axe-core/playwright'
-import { expect, test as base, type Page } from '@playwright/test'
+import { expect as plainExpect, test as base, type Locator, type Page } from '@playwright/test'
 
+/** As long as the runner waits by its own settings (playwright.config.ts). */
+const VISIBLE_WITHIN_MS = 30_000
+
+/**
+ * What is waited for is asked of the page alone: the runner's own matcher writes down the whole page at each try that
+ * comes too early, which took a twelfth of all journeys. Not for `not`: that is `toBeHidden`.
+ */
+export const expect = plainExpect.extend({
+  async toBeVisible(found: Locator, { timeout = VISIBLE_WITHIN_MS }: { timeout?: number } = {}) {
+    const why = await found.waitFor({ state: 'visible', timeout }).then(
+      () => null,
+      (error: Error) => error.message,
+    )
+    return { pass: why === null, message: () => why ?? 'is visible, and should not be' }
+  },
+})
 /** Every journey fails on an error of the page or a breach of its content-security policy. */
 export const test = base.extend<{ page: Page }>({
   page: async ({ page }, use) => {
@@ -17,7 +33,6 @@ export const test = base.extend<{ page: Page }>({
     expect(errors).toEqual([])
   },
 })
-export { expect }
 
 /** Goes to a station and waits until it is the one shown: what reads the address next reads the right one. */
 export async function station(page: Page, name: string) {

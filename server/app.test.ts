@@ -4,6 +4,7 @@ import type { Server } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { brotliCompressSync } from 'node:zlib'
 import { averageReadings } from '../core/measure/readings.ts'
 import { createApp } from './app.ts'
 import { startingPrices } from '../core/catalogue/prices.ts'
@@ -17,6 +18,8 @@ beforeAll(async () => {
   mkdirSync(join(dist, 'assets'))
   writeFileSync(join(dist, 'index.html'), '<!doctype html><title>x</title>')
   writeFileSync(join(dist, 'assets', 'a-1.js'), 'export {}'.repeat(400))
+  writeFileSync(join(dist, 'assets', 'b-2.js'), 'whole')
+  writeFileSync(join(dist, 'assets', 'b-2.js.br'), brotliCompressSync('packed'))
   server = createApp({ dist, start: 'empty' }).listen(0, '127.0.0.1')
   await new Promise((r) => server.once('listening', r))
   base = `http://127.0.0.1:${(server.address() as AddressInfo).port}`
@@ -39,6 +42,16 @@ it('serves files with their hash for good, compressed, and 404 for what is not t
   expect(r.headers.get('cache-control')).toContain('immutable')
   for (const path of ['/assets/none.js', '/missing.png', '/api/none', '/..%2f..%2fetc%2fpasswd.txt'])
     expect([403, 404]).toContain((await fetch(base + path)).status)
+})
+it('sends what was compressed beside a file to whoever reads that, and the file to others', async () => {
+  const ask = async (encoding: string) => {
+    const r = await fetch(`${base}/assets/b-2.js`, { headers: { 'accept-encoding': encoding } })
+    const [type, vary] = [r.headers.get('content-type'), r.headers.get('vary')]
+    return [r.headers.get('content-encoding'), await r.text(), type, vary]
+  }
+  const [type, vary] = ['text/javascript; charset=utf-8', 'Accept-Encoding']
+  expect(await ask('gzip, br')).toEqual(['br', 'packed', type, vary])
+  expect(await ask('gzip')).toEqual([null, 'whole', type, vary])
 })
 it('tells that it is well, and how it was started', async () => {
   expect(await (await fetch(`${base}/health`)).json()).toEqual({ status: 'ok' })

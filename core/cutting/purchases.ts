@@ -11,6 +11,7 @@ const MOST_LOOKED = 60_000
  * Purchases that cost from `least` to less than `below` and have the area that is needed; what is free is always taken
  * along. Of two of which one has all the other has and costs no more, only that one. At most `count` of them: those
  * with most room for their area, or the cheapest.
+ * @param cannot whether a purchase is known not to do: it is left out
  * @returns how many of each are bought, and whether all were looked at: when not, that there is none proves nothing
  */
 export function cheaperPurchases(
@@ -20,6 +21,7 @@ export function cheaperPurchases(
   below: number,
   count: number,
   first: 'roomiest' | 'cheapest',
+  cannot: (bought: readonly number[]) => boolean = () => false,
 ): { purchases: number[][]; complete: boolean } {
   if (stocks.some((s) => s.price === 0 && s.most === null)) return { purchases: [], complete: false }
   const paid = stocks
@@ -36,7 +38,7 @@ export function cheaperPurchases(
   const go = (i: number, cost: number, area: number) => {
     if (looked++ > MOST_LOOKED) return
     if (i === paid.length) {
-      if (cost >= least && area >= needed) found.push({ bought: [...bought], area, cost })
+      if (cost >= least && area >= needed && !cannot(bought)) found.push({ bought: [...bought], area, cost })
       return
     }
     if (area + (below - 1 - cost) * rate[i] < needed - 1e-6) return

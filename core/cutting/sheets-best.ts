@@ -3,11 +3,10 @@ import { isNeater, neatness, type Neatness } from './sheet-edge.ts'
 import { bestFit, type Laid } from './sheet-best-fit.ts'
 import { cheaperChoice } from './cheaper-choice.ts'
 import type { SolveInteger } from './integer.ts'
-import { cheaperPurchases } from './purchases.ts'
 import { SheetFiller, type PlacedKind } from './sheet-filler.ts'
 import { planSheetsGreedy } from './sheets-greedy.ts'
 import { PurchaseBound } from './purchase-bound.ts'
-import { neededArea, usableArea, usableStock, type SheetColumn } from './sheets-bound.ts'
+import { usableArea, usableStock, type SheetColumn } from './sheets-bound.ts'
 import { seeded } from '../measure/seeded.ts'
 import { anyPlan } from './with-spare.ts'
 
@@ -149,7 +148,8 @@ class SheetSearch {
       priced: this.priced,
       kept: this.kept,
       stop: this.stop,
-      chooses: solveInteger !== null,
+      solve: solveInteger,
+      secondsLeft: () => control.secondsLeft?.() ?? Infinity,
     })
     if (first) this.bound.begin(first.claim.lowerBound)
     for (const s of this.best) this.keep(s)
@@ -282,14 +282,7 @@ class SheetSearch {
    * first.
    */
   private targets(): { purchases: number[][]; complete: boolean } {
-    return cheaperPurchases(
-      this.bound.sizes(),
-      neededArea(this.instance),
-      this.bound.lower,
-      this.cost(this.best),
-      MOST_PURCHASES,
-      'roomiest',
-    )
+    return this.bound.purchases('roomiest', MOST_PURCHASES)
   }
 
   /** Takes what the bound priced into the sheets to choose from, without what is more than wanted. */
