@@ -1,5 +1,6 @@
 import type { AnyFamily, ShapeContext } from '../core/families/family.ts'
 import { newBuild } from '../core/project/new-build.ts'
+import type { Look } from '../core/project/judge.ts'
 import { readWith, type BuildReading } from '../core/project/read-build.ts'
 import type { Problem } from '../core/measure/result.ts'
 
@@ -8,14 +9,16 @@ export function tryParams(
   family: AnyFamily,
   params: object,
   context: ShapeContext,
+  look?: Look,
 ): { reading: BuildReading; problem: null } | { reading: null; problem: Problem } {
-  const r = readWith(family, newBuild({ id: 'b', family: family.id, params: params as never, wallId: 'w' }), context)
+  const build = newBuild({ id: 'b', family: family.id, params: params as never, wallId: 'w' })
+  const r = readWith(family, build, context, undefined, look)
   return r.ok ? { reading: r.reading, problem: null } : { reading: null, problem: r.problem }
 }
 
 /** The same where it must be one. */
-export function readParams(family: AnyFamily, params: object, context: ShapeContext): BuildReading {
-  const r = tryParams(family, params, context)
+export function readParams(family: AnyFamily, params: object, context: ShapeContext, look?: Look): BuildReading {
+  const r = tryParams(family, params, context, look)
   if (!r.reading) throw new Error(JSON.stringify(r.problem))
   return r.reading
 }

@@ -79,7 +79,7 @@ function loadsOnBody(r: BuildReading, b: Body): { at: Vec3; n: Vec3 }[] {
 }
 
 describe.each(allFamilies().map((f) => [f.id, f] as const))('%s', (_id, family) => {
-  const readings = family.examples().map((e) => readParams(family, e.params as object, e.context))
+  const readings = family.examples().map((e) => readParams(family, e.params as object, e.context, 'as-drawn'))
   it('what statics alone holds, and bodies on equal springs, give what a space frame gives', () => {
     let looked = 0
     for (const r of readings) {

@@ -17,7 +17,7 @@ function onMasonry(id: string) {
     const ctx = exampleContext('metric', e.context.goods)
     const space = { ...ctx.space, studsMm: [], construction: { kind: 'masonry' as const } }
     const build = newBuild({ id: 'b', name: 'b', family: id, params: e.params as Build['params'], wallId: 'w' })
-    const r = readWith(family, build, { ...ctx, space })
+    const r = readWith(family, build, { ...ctx, space }, undefined, 'as-drawn')
     return r.ok ? [r.reading] : []
   })
 }
