@@ -33,6 +33,18 @@ const ends = computed(() => {
     after: after && { ...after, gap: after.from - right },
   }
 })
+/**
+ * Moves it to where a typed distance puts it. A field is left once more as it goes away, which it does when what was typed
+ * puts the build where none can be: then nothing is asked.
+ */
+function place(
+  v: number | null,
+  stepped: boolean,
+  offsetMm: (e: NonNullable<typeof ends.value>) => number | undefined,
+) {
+  const to = v !== null && ends.value ? offsetMm(ends.value) : undefined
+  if (to !== undefined) move(props.build.id, { offsetMm: to }, stepped)
+}
 /** Neighbours near enough to be screwed to, and those it is tied to although they are not. */
 const ties = computed(() => {
   const tied = new Set(
@@ -105,23 +117,21 @@ const TURNS = [
     label="From its right corner"
     :value="ends.rightMm"
     :max="Math.max(0, (wall?.lengthMm ?? 0) - ends.wide)"
-    @change="
-      (v, stepped) => v !== null && move(build.id, { offsetMm: (wall?.lengthMm ?? 0) - ends!.wide - v }, stepped)
-    "
+    @change="(v, stepped) => place(v, stepped, (e) => wall && wall.lengthMm - e.wide - v!)"
   />
   <MeasureField
     v-if="ends?.before"
     :label="`From ${ends.before.name}, on its left`"
     :value="Math.max(0, ends.before.gap)"
     :max="LONGEST_MM"
-    @change="(v, stepped) => v !== null && move(build.id, { offsetMm: ends!.before!.to + v }, stepped)"
+    @change="(v, stepped) => place(v, stepped, (e) => e.before && e.before.to + v!)"
   />
   <MeasureField
     v-if="ends?.after"
     :label="`From ${ends.after.name}, on its right`"
     :value="Math.max(0, ends.after.gap)"
     :max="LONGEST_MM"
-    @change="(v, stepped) => v !== null && move(build.id, { offsetMm: ends!.after!.from - ends!.wide - v }, stepped)"
+    @change="(v, stepped) => place(v, stepped, (e) => e.after && e.after.from - e.wide - v!)"
   />
   <MeasureField
     label="Out from the wall"

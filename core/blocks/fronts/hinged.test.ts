@@ -65,6 +65,17 @@ describe('a leaf on two hinges', () => {
     expectNear(lo.n, -hi.n, 1e-9)
     for (const h of hinges(a, r.service, leaf, 2)) expectNear(h.n, w.n / 2, 1e-9)
   })
+  it('asks its screws for what pulls and what slides them, both shares together', () => {
+    const told = r.checks.filter((c) => c.check === 'hinges')
+    expect(told.length).toBeGreaterThan(1)
+    for (const c of told) {
+      const [pulled, slid, w, z] = ['pulled', 'slid', 'screws pulled out', 'screws across'].map(
+        (symbol) => c.working!.inputs.find((i) => i.symbol === symbol)!.value,
+      )
+      expect(Math.min(pulled, slid)).toBeGreaterThan(1)
+      expectNear(c.demand!, pulled / w + slid / z, 1e-9)
+    }
+  })
   it('open at a right angle: the same couple out from the front', () => {
     const path = solve(open)
     expect(inEquilibrium(path)).toBe(true)

@@ -73,6 +73,14 @@ describe('boards on arms', () => {
     expectNear(c.demand!, (factor * m) / modulus, 0.03)
     expectNear(c.capacity!, 195, 1e-9)
   })
+  it('counts what pulls an arm along itself, for it rises: N / A beside M / W', () => {
+    const c = checkOf(r, 'tubes:tube')
+    const [m, n] = ['M', 'N'].map((symbol) => c.working!.inputs.find((i) => i.symbol === symbol)!.value)
+    expect(n).toBeGreaterThan(1)
+    const [outer, inner] = [26.9, 21.7]
+    const bent = (32 * m * outer) / (Math.PI * (outer ** 4 - inner ** 4))
+    expectNear(c.demand!, bent + (4 * n) / (Math.PI * (outer ** 2 - inner ** 2)), 1e-9)
+  })
   it('arrives at the studs whole, pull and weight', () => {
     expect(inEquilibrium(r.service)).toBe(true)
     const up = a.supports

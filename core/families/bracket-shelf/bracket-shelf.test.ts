@@ -6,9 +6,11 @@ import { studsAt } from '../../../test-support/studs-at.ts'
 import { massCentre, partMassKg } from '../../assembly/mass.ts'
 import type { Part } from '../../assembly/assembly.ts'
 import { lineOf } from '../../blocks/arms/bracket.ts'
+import { findSheet } from '../../catalogue/sheets.ts'
 import { drawView } from '../../drawing/view.ts'
 import type { Goods } from '../../goods/goods.ts'
 import { METRIC, newtons } from '../../measure/units.ts'
+import { METHODS } from '../../mechanics/methods/all.ts'
 import { newBuild } from '../../project/new-build.ts'
 import { readWith, type BuildReading } from '../../project/read-build.ts'
 import { sayCheck } from '../../wording/checks.ts'
@@ -168,9 +170,21 @@ describe('a gusset', () => {
       Math.abs((p[0] - deep) * (h - deep) - p[1] * (w - deep)) / Math.hypot(edge[0], h - deep)
     expect(width).toBeLessThanOrEqual(2 * 1.1 * Math.max(beside(from), beside(to)))
     expect(width).toBeGreaterThan(2 * 0.8 * Math.min(beside(from), beside(to)))
-    const thin = read({ reachMm: 600, depthMm: 600, gussetSheet: 'ply-9mm' }, ctx({ depthMm: 700 }))
-    expect(check(thin, 'along:gusset').ratio!).toBeGreaterThan(c.ratio!)
-    expect(check(thin, 'along:gusset').code).toBe('along-plate-bows')
+    const long = read({ reachMm: 600, depthMm: 600, gussetSheet: 'ply-9mm' }, ctx({ depthMm: 700 }))
+    const thin = check(long, 'along:gusset')
+    expect(thin.ratio!).toBeGreaterThan(c.ratio!)
+    expect(thin.code).toBe('along-plate-bows')
+    // By hand: pressed against a third of π²·EI·b / L², or half the weaker bending strength of the sheet over its section.
+    const of = ({ working }: typeof c, symbol: string) => working!.inputs.find((i) => i.symbol === symbol)!.value
+    const { ei } = findSheet('ply-9mm')!
+    const strip = [of(thin, 'width of the strip'), of(thin, 'length of the strip')]
+    const bows = (Math.PI ** 2 * Math.min(ei.along, ei.across) * strip[0]) / strip[1] ** 2 / 3
+    expectNear(thin.demand!, of(thin, 'pressed') / bows, 1e-9)
+    const { settings } = ctx()
+    const weaker = [true, false].map(
+      (way) => METHODS[settings.method].panelMoment(findSheet('ply-9mm')!, way, settings)!.value,
+    )
+    expectNear(of(thin, 'strength in its plane'), (0.5 * 6 * Math.min(...weaker)) / 9 ** 2, 1e-9)
   })
 })
 

@@ -133,6 +133,12 @@ describe('150 kg off the middle of a box on four M10 rods', () => {
     expectNear(c.capacity!, (0.9 * 400 * 58) / 1.25, 0.002)
     expect(c.state).toBe('holds')
   })
+  it('what shakes it presses rods and washers by 1 + 0.2·SDS', () => {
+    const c = ctx()
+    const shaken = read({}, { ...c, settings: { ...c.settings, seismicG: 0.8 } })
+    for (const id of ['rods:rod', 'rods:washer'])
+      expectNear(check(shaken, id).demand!, 1.16 * check(r, id).demand!, 1e-9)
+  })
   it('all of it is judged, and with something nobody weighed nothing of it is proven', () => {
     expect(check(r, 'unread:build').state).toBe('holds')
     const open = read({}, ctx({}, thing({ massKg: null })))

@@ -17,6 +17,7 @@ import { stepText } from '../../wording/steps.ts'
 import { sayWork } from '../../wording/work.ts'
 import { exampleContext, smallTins } from '../example-context.ts'
 import { startingParams, UPGRADES, type WallCabinetParams } from './parameters.ts'
+import type { Look } from '../../project/judge.ts'
 import { wallCabinet } from './wall-cabinet.ts'
 
 const crate = crateOf([300, 260, 240], 6, { count: 4 })
@@ -28,7 +29,8 @@ const given = (params: Partial<WallCabinetParams>) => ({
   clearMm: 860,
   ...params,
 })
-const read = (params: Partial<WallCabinetParams> = {}, c = ctx()) => readParams(wallCabinet, given(params), c)
+const read = (params: Partial<WallCabinetParams> = {}, c = ctx(), look?: Look) =>
+  readParams(wallCabinet, given(params), c, look)
 const problem = (params: Partial<WallCabinetParams>) => tryParams(wallCabinet, given(params), ctx()).problem
 
 describe('a bottom under the sides', () => {
@@ -66,6 +68,12 @@ describe('shelves on pins', () => {
     }
     expect(checkOf(r, 'pins:pins').state).toBe('holds')
     expect(inEquilibrium(r.service)).toBe(true)
+    // As packed, the hardest of all the pins is judged.
+    const packed = read({ shelfHold: 'pins', shelves: 2 }, undefined, 'as-drawn')
+    const on = a.supports.filter((s) => a.joints.some((j) => j.kind === 'on-pins' && j.id === s.joint))
+    expect(on).toHaveLength(8)
+    const most = Math.max(...on.map((s) => packed.design.reactions.get(s.id) ?? 0))
+    expectNear(checkOf(packed, 'pins:pins').demand!, most, 1e-9)
   })
   it('the row stands in the cut list of both sides, which are left and right', () => {
     const sides = r.pieces.filter((l) => l.role === 'side').map((l) => sayWork(l, say))
