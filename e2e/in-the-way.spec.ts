@@ -33,3 +33,22 @@ test('what stands in the way of a new build is named, and one begins where there
   await expect(page.getByRole('article').first()).toBeVisible({ timeout: 60_000 })
   await expect(page.getByText(/runs into "Honey shelves"/)).toHaveCount(0)
 })
+
+test('a place typed where a build cannot be is told, and the fields that need its width go', async ({ page }) => {
+  await openDemo(page)
+  await station(page, 'Shape')
+  const right = page.getByRole('textbox', { name: 'From its right corner' })
+  const ofAnother = await right.inputValue()
+  await page.getByRole('button', { name: 'Spare hive shelf', exact: true }).click()
+  await expect(right).not.toHaveValue(ofAnother)
+  // Fewer studs are behind it there: it is narrower, and further from the corner. Once more, and there are too few.
+  await right.fill('1/2')
+  await right.press('Enter')
+  await expect(right).toHaveValue('29 9/16')
+  await right.fill('0')
+  await right.press('Enter')
+  await expect(page.getByText(/Only 1 stud is where its brackets could go/).first()).toBeVisible()
+  await expect(right).toBeHidden()
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(right).toBeVisible()
+})
