@@ -24,6 +24,8 @@ export class LargeTogether {
   private readonly order: number[]
   private readonly sizes: { w: number; h: number; area: number }[]
   private readonly stocks: { w: number; h: number }[]
+  /** Those of them that lie in no other: what fits none of these fits no sheet. */
+  private readonly largest: { w: number; h: number }[]
   /** By a number whose digits are the counts. */
   private readonly all = new Map<number, Together>([[0, { counts: [], boxes: [] }]])
   /** What one more of each kind adds to that number. */
@@ -34,6 +36,9 @@ export class LargeTogether {
   constructor(private readonly instance: Cut2dInstance) {
     const { kerf, trim, parts } = instance
     this.stocks = usableStock(instance).map((s) => ({ w: s.w - 2 * trim + kerf, h: s.h - 2 * trim + kerf }))
+    this.largest = []
+    for (const s of [...this.stocks].sort((a, b) => b.w - a.w || b.h - a.h))
+      if (!this.largest.some((l) => l.h >= s.h)) this.largest.push(s)
     this.sizes = parts.map((p) => ({ w: p.w + kerf, h: p.h + kerf, area: (p.w + kerf) * (p.h + kerf) }))
     this.order = parts.map((_, i) => i).sort((a, b) => this.sizes[b].area - this.sizes[a].area)
   }
@@ -106,7 +111,7 @@ export class LargeTogether {
     // What cannot lie together cannot with one more.
     if (kinds.some((y) => !this.all.has(code - this.digit[y]))) return out
     const area = counts.reduce((n, c, y) => n + c * this.sizes[this.kinds[y]].area, 0)
-    if (!this.stocks.some((s) => area <= s.w * s.h)) return out
+    if (!this.largest.some((s) => area <= s.w * s.h)) return out
     const part = (j: number, one: number) => {
       if (j < kinds.length) {
         for (let c = 0; c <= counts[kinds[j]]; c++) part(j + 1, one + c * this.digit[kinds[j]])
@@ -129,7 +134,7 @@ export class LargeTogether {
   }
   /** Takes a box in unless it is in vain: no sheet has room for it, or it has room for one that is there. */
   private put(out: Boxes, w: number, h: number): void {
-    if (!this.stocks.some((s) => w <= s.w && h <= s.h)) return
+    if (!this.largest.some((s) => w <= s.w && h <= s.h)) return
     for (let i = 0; i < out.length; i += 2) if (out[i] <= w && out[i + 1] <= h) return
     let kept = 0
     for (let i = 0; i < out.length; i += 2)
