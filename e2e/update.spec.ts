@@ -20,7 +20,7 @@ async function ownServer(): Promise<{ dist: string; base: string; server: ChildP
 /** A new version: another page, and one part has another name (here: it is gone). */
 function deploy(dist: string) {
   const part = readdirSync(join(dist, 'assets')).find((f) => /^BuildView-.*\.js$/.test(f))!
-  rmSync(join(dist, 'assets', part))
+  for (const file of [part, `${part}.br`]) rmSync(join(dist, 'assets', file))
   const page = join(dist, 'index.html')
   writeFileSync(page, readFileSync(page, 'utf8').replace('<head>', '<head><meta name="made" content="second" />'))
   const worker = join(dist, 'service-worker.js')
