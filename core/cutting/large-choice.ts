@@ -1,12 +1,6 @@
 import type { IntegerModel } from './integer.ts'
 import type { LargeTogether } from './large-together.ts'
 
-/** What lies together on one sheet: how many of each kind of those taken in. */
-export interface LargeSheet {
-  stock: number
-  counts: readonly number[]
-}
-
 /**
  * Whether a purchase has room for all large pieces: the model a solver is asked, over what can lie together on each of its
  * sheets; null where a piece fits none of them, so that it has not.
@@ -16,7 +10,7 @@ export function roomForLarge(
   together: LargeTogether,
   bought: readonly number[],
   sheetsOf: (stock: number) => readonly number[][],
-): { model: IntegerModel; sheets: LargeSheet[] } | null {
+): IntegerModel | null {
   const sheets = bought.flatMap((n, stock) => (n > 0 ? sheetsOf(stock).map((counts) => ({ stock, counts })) : []))
   const wanted = together.taken.map((least, x) => ({
     terms: sheets.flatMap(({ counts }, c): [number, number][] => (counts[x] > 0 ? [[c, counts[x]]] : [])),
@@ -29,11 +23,8 @@ export function roomForLarge(
     return terms.length > 0 ? [{ terms, least: null, most }] : []
   })
   return {
-    model: {
-      cost: sheets.map(() => 0),
-      upper: sheets.map(({ stock }) => bought[stock]),
-      rows: [...wanted, ...limits],
-    },
-    sheets,
+    cost: sheets.map(() => 0),
+    upper: sheets.map(({ stock }) => bought[stock]),
+    rows: [...wanted, ...limits],
   }
 }

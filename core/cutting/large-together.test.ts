@@ -109,7 +109,7 @@ describe('room for large pieces', () => {
     const t = whole(i)
     const ask = (n: number) => {
       const asked = roomForLarge(t, [n], (k) => t.fullest(k))!
-      const answer = solve(asked.model, 5)
+      const answer = solve(asked, 5)
       return answer === 'infeasible' || answer === null ? answer : answer.values.reduce((a, b) => a + b, 0)
     }
     expect([ask(3), ask(4)]).toEqual(['infeasible', 4])

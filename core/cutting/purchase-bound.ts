@@ -94,14 +94,15 @@ export class PurchaseBound {
     return this.stocks.map((s) => ({ price: s.price, area: area(s), most: s.available }))
   }
 
-  /**
-   * The bound, step by step: rough, fine, then branching on how many of each sheet are bought (aggregate branching,
-   * Vanderbeck): only limits change, so the pricing stays as it is. The least of what is open is the bound of all.
-   */
+  /** The bound, step by step: by linear programs, and by which of the largest pieces lie together. */
   *steps(): Generator<BoundStep, void> {
     yield* this.linear()
     if (!this.of.stop()) yield* this.byLarge('last')
   }
+  /**
+   * Rough, fine, then branching on how many of each sheet are bought (aggregate branching,
+   * Vanderbeck): only limits change, so the pricing stays as it is. The least of what is open is the bound of all.
+   */
   private *linear(): Generator<BoundStep, void> {
     let root = 0
     let bound: SheetBound | null = null
@@ -191,8 +192,7 @@ export class PurchaseBound {
       if (purchases.length === 0) this.lower = this.of.cost()
       if (!bought || this.of.stop()) return
       const asked = roomForLarge(this.large, bought, sheetsOf)
-      if (asked && solve(asked.model, Math.min(seconds, this.of.secondsLeft() / 4)) !== 'infeasible')
-        roomy.add(bought.join())
+      if (asked && solve(asked, Math.min(seconds, this.of.secondsLeft() / 4)) !== 'infeasible') roomy.add(bought.join())
       else {
         this.tooSmall.push(bought)
         this.lower = Math.max(this.lower, this.attainable(this.lower))

@@ -40,9 +40,9 @@ const ends = computed(() => {
 function place(
   v: number | null,
   stepped: boolean,
-  offsetMm: (e: NonNullable<typeof ends.value>) => number | undefined,
+  offsetMm: (e: NonNullable<typeof ends.value>, v: number) => number | undefined,
 ) {
-  const to = v !== null && ends.value ? offsetMm(ends.value) : undefined
+  const to = v !== null && ends.value ? offsetMm(ends.value, v) : undefined
   if (to !== undefined) move(props.build.id, { offsetMm: to }, stepped)
 }
 /** Neighbours near enough to be screwed to, and those it is tied to although they are not. */
@@ -117,21 +117,21 @@ const TURNS = [
     label="From its right corner"
     :value="ends.rightMm"
     :max="Math.max(0, (wall?.lengthMm ?? 0) - ends.wide)"
-    @change="(v, stepped) => place(v, stepped, (e) => wall && wall.lengthMm - e.wide - v!)"
+    @change="(typed, stepped) => place(typed, stepped, (e, v) => wall && wall.lengthMm - e.wide - v)"
   />
   <MeasureField
     v-if="ends?.before"
     :label="`From ${ends.before.name}, on its left`"
     :value="Math.max(0, ends.before.gap)"
     :max="LONGEST_MM"
-    @change="(v, stepped) => place(v, stepped, (e) => e.before && e.before.to + v!)"
+    @change="(typed, stepped) => place(typed, stepped, (e, v) => e.before && e.before.to + v)"
   />
   <MeasureField
     v-if="ends?.after"
     :label="`From ${ends.after.name}, on its right`"
     :value="Math.max(0, ends.after.gap)"
     :max="LONGEST_MM"
-    @change="(v, stepped) => place(v, stepped, (e) => e.after && e.after.from - e.wide - v!)"
+    @change="(typed, stepped) => place(typed, stepped, (e, v) => e.after && e.after.from - e.wide - v)"
   />
   <MeasureField
     label="Out from the wall"
