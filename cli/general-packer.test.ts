@@ -36,7 +36,7 @@ describe('a general packer of rectangles', () => {
     for (const i of [largeSheets(seed), mixedSheets(seed)]) {
       const packed = packedBy(i)
       let looks = 0
-      const plan = planSheetsBest(i, null, { shouldStop: () => ++looks > 1000 })
+      const plan = planSheetsBest(i, null, { shouldStop: () => ++looks > 2000 })
       // What it finds a way for has one of straight cuts too.
       if (packed) expect(plan.ok ? plan.plan.claim.cost : Infinity).toBeLessThanOrEqual(packed.cost)
     }

@@ -27,6 +27,8 @@ const LARGE = {
   next: { glance: 1e6, share: 0.88, work: 6e6, seconds: 1 },
   last: { glance: 6e6, share: 0.5, work: 3e7, seconds: 4 },
 }
+/** Choices of large pieces beyond which nobody is asked: a solver looks at its clock only once it has read the model. */
+const MOST_CHOICES = 3000
 /** Nodes of the branching on purchases. */
 const MOST_NODES = 200
 
@@ -192,7 +194,11 @@ export class PurchaseBound {
       if (purchases.length === 0) this.lower = this.of.cost()
       if (!bought || this.of.stop()) return
       const asked = roomForLarge(this.large, bought, sheetsOf)
-      if (asked && solve(asked, Math.min(seconds, this.of.secondsLeft() / 4)) !== 'infeasible') roomy.add(bought.join())
+      const cannot =
+        !asked ||
+        (asked.cost.length <= MOST_CHOICES &&
+          solve(asked, Math.min(seconds, this.of.secondsLeft() / 4)) === 'infeasible')
+      if (!cannot) roomy.add(bought.join())
       else {
         this.tooSmall.push(bought)
         this.lower = Math.max(this.lower, this.attainable(this.lower))

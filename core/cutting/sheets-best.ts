@@ -8,6 +8,7 @@ import { planSheetsGreedy } from './sheets-greedy.ts'
 import { PurchaseBound } from './purchase-bound.ts'
 import { usableArea, usableStock, type SheetColumn } from './sheets-bound.ts'
 import { seeded } from '../measure/seeded.ts'
+import { Turns } from './turns.ts'
 import { anyPlan } from './with-spare.ts'
 
 /*
@@ -24,11 +25,13 @@ interface Sheet {
   used: number
 }
 
-/** Steps of the search between two rounds of the bound. */
-const TURN = { rough: 12, fine: 60 }
-/** Steps spent on one purchase before another is chosen, and how often that is the one that has come nearest. */
+/**
+ * Steps spent on one purchase before another is chosen; how often that is the one that has come nearest, otherwise the
+ * nearest of so many drawn by lot.
+ */
 const TRY = 60
-const NEAREST = 0.65
+const NEAREST = 0.4
+const DRAWN = 3
 /**
  * Steps between two integer programs (twice as many after each that found nothing), sheets they choose from, and
  * seconds each may take.
@@ -50,6 +53,8 @@ const STARTS = 10
 const MOST_PURCHASES = 24
 /** How much worse a filling may get on the way, as a share of one sheet. */
 const SLACK = 0.03
+/** What it counts, as area that is missing, that what is free lies on few sheets rather than a little on each. */
+const GATHERED = 0.1
 /** Tries to push the leftovers of a finished sheet together. */
 const POLISH = 60
 
@@ -192,7 +197,7 @@ class SheetSearch {
 
   run(): Cut2dPlan {
     const bound = this.bound.steps()
-    let turn = TURN.rough
+    const turns = new Turns(() => this.control.secondsLeft?.() ?? Infinity)
     let aims: Aim[] = []
     let at = 0
     let chosen: Aim | null = null
@@ -218,16 +223,13 @@ class SheetSearch {
       !this.stop() && this.cost(this.best) > this.bound.lower && (bounding || since < ENOUGH);
       step++
     ) {
-      if (bounding && step % turn === 0) {
-        const b = bound.next()
+      if (bounding && turns.isOfBound(step)) {
+        const b = turns.bound(() => bound.next())
         bounding = !b.done
-        if (!b.done) {
-          turn = b.value.fine ? TURN.fine : TURN.rough
-          // A linear program is done: its sheets and what is near them may make a whole plan.
-          if (b.value.settled && this.integer()) {
-            since = 0
-            refresh()
-          }
+        // A linear program is done: its sheets and what is near them may make a whole plan.
+        if (!b.done && b.value.settled && this.integer()) {
+          since = 0
+          refresh()
         }
         if (this.bound.lower > known) {
           known = this.bound.lower
@@ -245,12 +247,12 @@ class SheetSearch {
       }
       since++
       if (at <= 0) {
-        // Mostly the purchase that has come nearest, the others in turn.
         at = TRY
-        chosen =
+        const among =
           this.random() < NEAREST
-            ? aims.reduce((a, b) => (b.missing < a.missing ? b : a))
-            : aims[Math.floor(this.random() * aims.length)]
+            ? aims
+            : Array.from({ length: DRAWN }, () => aims[Math.floor(this.random() * aims.length)])
+        chosen = among.reduce((a, b) => (b.missing < a.missing ? b : a))
       }
       at--
       if (since % AGAIN === 0) {
@@ -405,9 +407,9 @@ class SheetSearch {
       return [i, s]
     })
     const missing = this.missing(left)
-    if (missing > a.missing + SLACK * r() * r() * this.area(this.stocks[a.stockOf[order[0]]])) {
-      return false
-    }
+    const gathered = again.reduce((n, [i, s]) => n + this.free(a, i, s) ** 2 - this.free(a, i, a.bins[i]) ** 2, 0)
+    const worse = missing - a.missing - (GATHERED * gathered) / this.area(this.stocks[0])
+    if (missing > 0 && worse > SLACK * r() * r() * this.area(this.stocks[a.stockOf[order[0]]])) return false
     for (const [i, s] of again) a.bins[i] = s
     a.left = left
     a.missing = missing
@@ -419,6 +421,10 @@ class SheetSearch {
     }
     this.take(a.bins.filter((s): s is Sheet => s !== null))
     return true
+  }
+  /** Area that is free on a sheet aimed at, with what lies on it. */
+  private free(a: Aim, bin: number, s: Sheet | null): number {
+    return this.area(this.stocks[a.stockOf[bin]]) - (s?.used ?? 0)
   }
   private take(sheets: Sheet[]) {
     this.best = sheets
