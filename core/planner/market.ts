@@ -1,6 +1,6 @@
 import { wishedWay } from '../goods/ways.ts'
 import type { AnyFamily } from '../families/family.ts'
-import { allFamilies, isHung } from '../families/registry.ts'
+import { allFamilies } from '../families/registry.ts'
 import { isTooNear } from '../checks/in-the-room/keeping.ts'
 import { doorways } from '../clearance/keep-outs.ts'
 import { gapBetween, type Convex } from '../geometry/convex.ts'
@@ -12,72 +12,43 @@ import { nextOnWall, priceBook, readingsOf, roomPlan } from '../project/read-bui
 import { readAlone } from '../project/read-builds.ts'
 import { placeBuilds, roomKeeps } from '../project/room-checks.ts'
 import { RoughPrices } from '../takeoff/rough-cost.ts'
-import { FROM_END_MM, longerOntoStuds, shiftsOntoStuds } from '../room/onto-studs.ts'
 import { preparedAt } from '../room/prepared.ts'
-import { studCentres } from '../room/room.ts'
 import type { WallLine } from '../room/outline.ts'
 import { beside, HIGH, isHigh } from './beside.ts'
 import { judgedOffer, judgeFor, lessonsFor, type Judge } from './judged-offer.ts'
 import { facesOf, isFree } from './face.ts'
+import {
+  BEFORE_STUD_MM,
+  BESIDE_MM,
+  BETWEEN_MM,
+  Fitting,
+  HIGH_UNDER_MM,
+  isHungKind,
+  LEAST_DEEP_MM,
+  LEAST_MM,
+  REACHED_OVER_MM,
+  TOUCH_MM,
+  type Asking,
+  type Held,
+  type Manner,
+  type Sight,
+} from './fitting.ts'
 import type { LessWell } from './ill-placed.ts'
-import { howMany, looked, offersAt, raised, taught, type Haste, type Lot, type Offer, type Shop } from './offer.ts'
+import { howMany, looked, offersAt, raised, taught, type Lot, type Offer, type Shop } from './offer.ts'
 import { lotKey, Seen } from './seen.ts'
-import { inOrder, shareOf, together } from './lots.ts'
+import { inOrder, together } from './lots.ts'
 import type { Wishes } from '../project/wishes.ts'
 
-/** Left between two builds, and between a build and what is kept free, mm: a hand's width, a finger's. Product decision. */
-const BETWEEN_MM = 50
-const BESIDE_MM = 5
-/** Bodies that touch are not in each other, mm. */
-const TOUCH_MM = 1
 /** What is as it was elsewhere on a wall and would meet something by more than this surely does, whatever studs it finds, mm. */
 const SURELY_MM = 25
 /** The same of what was seen at another wall: studs and what the floor falls are otherwise there. */
 const SURELY_OTHER_MM = 100
-/** Shorter than this nothing is built, mm. Product decision. */
-const LEAST_MM = 300
-/** Bounds are so much coarser than where bodies end, mm: more of what is asked for was seen before. */
-const ROUND_MM = 20
-/** Less deep than this nothing is put behind what stands in front of a wall, mm. Product decision. */
-const LEAST_DEEP_MM = 250
-/** A build that runs into something is tried so many times with fewer goods. */
-const SHRINKS = 3
 /** Places where one that hangs found nothing before it is none at all: studs, joists and what was prepared are elsewhere at each. */
 const NONE_HUNG = 2
-/** Heights at which one that hangs is tried over what stands below, the usual one the first. */
-const HIGHER = 3
-/** What hangs begins so far before a stud for it to lie well behind the end of what is fixed there, past the side of a box, mm. */
-const BEFORE_STUD_MM = FROM_END_MM + 20
-/** What hangs is short that reaches over no more than so many studs. Product decision. */
-const SHORT_STUDS = 3
 /** What begins nearer to a wall than this stands at it, mm. */
 const AT_WALL_MM = 50
 /** Places along one wall that are tried for one build. */
 const STARTS = 6
-
-/** What a first look is held to: so deep and so long at most, so long at least, over what reaches so high; null where its wall and its goods alone say. */
-interface Held {
-  mostDeepMm: number | null
-  mostLongMm: number | null
-  leastLongMm: number | null
-  overMm: number | null
-}
-const AS_IT_COMES: Held = { mostDeepMm: null, mostLongMm: null, leastLongMm: null, overMm: null }
-
-/** How a build is looked for. */
-export interface Manner {
-  /** As short as there is room between what stands there, though its kind is longer anywhere else. */
-  squeezed?: boolean
-  haste?: Haste
-}
-
-/** A kind of build for some goods at a wall beside what stands there. */
-interface Asking extends Manner {
-  kind: string
-  w: WallLine
-  lot: Lot
-  others: readonly Offer[]
-}
 
 /** A build beside others of which some hang higher for it. */
 export interface Raised {
@@ -124,19 +95,6 @@ const bodiesOf = (p: Project): Convex[] => {
   ]
 }
 
-/** What is hung as high as there is need hangs over what reaches no higher than this, mm. Product decision. */
-const HIGH_UNDER_MM = 1700
-/** What hangs over something is reached over it: so much further out than its own goods that may stand, mm. Product decision. */
-const REACHED_OVER_MM = 600
-
-/** What no stud holds stands by itself where it is no higher than so many times as deep or as long. Product decision. */
-const LOW_TIMES = 1.5
-const isLow = ({ body: { min, max } }: Offer) =>
-  max[2] - min[2] <= LOW_TIMES * Math.min(max[0] - min[0], max[1] - min[1])
-
-/** Whether builds of a kind hang wherever they are. */
-const isHungKind = (family: string) => isHung(newBuild({ id: '', wallId: '', family, params: {} }))
-
 /** Where nothing is put, however little room there is. */
 const NEVER: readonly LessWell['why'][] = ['over-eyes', 'near-flame']
 
@@ -144,7 +102,7 @@ const NEVER: readonly LessWell['why'][] = ['over-eyes', 'near-flame']
 const areTooNear = (a: Offer, b: Offer): boolean => a.asking.some((x) => b.asking.some((y) => isTooNear(x, y)))
 
 /** What can be had in the room of a project. */
-export class RoomMarket implements Market {
+export class RoomMarket implements Market, Sight {
   readonly walls: readonly string[]
   /** First looks taken so far. */
   looks = 0
@@ -158,11 +116,12 @@ export class RoomMarket implements Market {
   /** Judged ones that hold with none of their goods. */
   private readonly hopeless = new Set<Offer>()
   private readonly judge: Judge
+  private readonly fitting = new Fitting(this)
   private readonly rooms = new Map<string, Map<number, Project['room']>>()
   private readonly classes = new Map<string, string>()
 
   constructor(
-    private readonly p: Project,
+    readonly p: Project,
     private readonly wishes: Wishes,
   ) {
     const kinds = allFamilies().filter((f) => f.needsGoods)
@@ -239,7 +198,7 @@ export class RoomMarket implements Market {
     const hasFace = (at: number) => !faces || faces({ from: at - offMm, to: at + offMm })
     let best: Offer | null = null
     for (const at of starts.filter((x) => isOpen(x) && hasFace(x)).slice(0, STARTS)) {
-      const found = this.at({ kind, w, lot, others, ...manner }, at)
+      const found = this.fitting.at({ kind, w, lot, others, ...manner }, at)
       if (found && (!best || howMany(found.housed) > howMany(best.housed))) best = found
       if (best && howMany(best.housed) === howMany(lot)) break
     }
@@ -249,7 +208,7 @@ export class RoomMarket implements Market {
   extended(offer: Offer, lot: Lot, others: readonly Offer[], manner: Manner = {}): Offer | null {
     const { family: kind, wallId, offsetMm } = offer.build
     const all = together(offer.housed, lot)
-    const found = this.at({ kind, w: this.lineOf(wallId), lot: all, others, ...manner }, offsetMm)
+    const found = this.fitting.at({ kind, w: this.lineOf(wallId), lot: all, others, ...manner }, offsetMm)
     // Nothing that has its place may lose it.
     const keeps =
       found && offer.housed.every((g) => (found.housed.find((x) => x.goodsId === g.goodsId)?.count ?? 0) >= g.count)
@@ -301,7 +260,7 @@ export class RoomMarket implements Market {
   }
 
   /** What stands where a build would, or in the way of its goods; or whose goods come out where it would stand. */
-  private metBy(offer: Offer, others: readonly Offer[], touchMm: number = TOUCH_MM): Convex[] {
+  metBy(offer: Offer, others: readonly Offer[], touchMm: number = TOUCH_MM): Convex[] {
     const meets = (a: Convex, b: Convex) => gapBetween(a, b) < -touchMm
     const blocks = (b: Convex) => meets(offer.body, b) || offer.ways.some((w) => meets(w, b))
     return [
@@ -372,117 +331,7 @@ export class RoomMarket implements Market {
     return most
   }
 
-  /** One that a single stud would hold is put over two: a little further along, or longer; else it is none. */
-  private at(a: Asking, offsetMm: number): Offer | null {
-    const { w } = a
-    const here = this.shrunk(a, offsetMm)
-    const next = !here || this.mayBeShorter(a, here) ? this.overNext(a, offsetMm) : null
-    const isShorter = next && here && howMany(next.housed) >= howMany(here.housed) && next.minor < here.minor
-    const first = isShorter ? next : (here ?? next ?? this.over(a, offsetMm))
-    // What hangs from the ceiling is only steadied by the wall.
-    if (!first || first.fixings > 1 || first.overhead || w.wall.construction.kind !== 'studs') return first
-    const { from, to } = beside(w, first.body)
-    const { left, right } = shiftsOntoStuds(w.wall, from, to)
-    const longer = longerOntoStuds(w.wall, from, to)
-    const ways: (() => Offer | null)[] = [
-      () => (right ? this.shrunk(a, offsetMm + Math.ceil(right)) : null),
-      () => (left && left <= offsetMm ? this.shrunk(a, offsetMm - Math.ceil(left)) : null),
-      () => (longer ? this.longer(first, a, Math.ceil(to - offsetMm + longer)) : null),
-    ]
-    const found: Offer[] = []
-    for (const way of ways) {
-      const over = way()
-      if (over && over.fixings > 1) found.push(over)
-      if (found.some((x) => howMany(x.housed) >= howMany(first.housed))) break
-    }
-    const [best] = found.sort((a, b) => howMany(b.housed) - howMany(a.housed))
-    return best ?? (first.fixings === 0 && isLow(first) ? first : null)
-  }
-
-  /** What is made long enough for two studs where it begins may be shorter where it begins at one of them. */
-  private mayBeShorter({ kind, w, haste }: Asking, here: Offer): boolean {
-    const { construction: c } = w.wall
-    if (haste === 'first' || c.kind !== 'studs' || !isHungKind(kind)) return false
-    const { from, to } = beside(w, here.body)
-    return to - from > c.spacingMm + 2 * FROM_END_MM && to - from < SHORT_STUDS * c.spacingMm
-  }
-
-  /** What hangs and found too few studs where it was, beginning at the next one; null where that is none either. */
-  private overNext(a: Asking, offsetMm: number): Offer | null {
-    const { w } = a
-    if (w.wall.construction.kind !== 'studs' || !isHungKind(a.kind)) return null
-    const next = studCentres(w.wall).find((x) => x - BEFORE_STUD_MM > offsetMm)
-    const found = next && this.shrunk(a, Math.floor(next - BEFORE_STUD_MM))
-    return found && found.fixings > 1 ? found : null
-  }
-
-  /** What hangs and would meet something below it, over that; null where it is no kind that does, or is none there either. */
-  private over(a: Asking, offsetMm: number): Offer | null {
-    const { w, others } = a
-    if (!this.kindOf(a.kind).hangsAt) return null
-    let overMm: number | null = null
-    for (let i = 0; i < HIGHER; i++) {
-      const offer = this.look(a, offsetMm, { ...AS_IT_COMES, overMm })
-      const own = offer && beside(w, offer.body)
-      const met = offer ? this.metBy(offer, others).map((b) => beside(w, b)) : []
-      if (!own || met.some((b) => b.highMm > HIGH_UNDER_MM || b.deepMm > own.deepMm + REACHED_OVER_MM)) return null
-      if (met.length === 0) return this.allowed(offer) ? offer : null
-      overMm = Math.max(...met.map((b) => b.highMm)) + BETWEEN_MM
-      // As high as it is there, over that it would be in the ceiling.
-      if (
-        this.p.room.ceiling.slope === null &&
-        overMm + own.highMm - own.lowMm > this.p.room.ceiling.heightMm + TOUCH_MM
-      )
-        return null
-    }
-    return null
-  }
-
-  /** The same with so much length at least, where nothing stands there. */
-  private longer(first: Offer, a: Asking, leastLongMm: number): Offer | null {
-    const found = this.look({ ...a, lot: first.housed }, first.build.offsetMm, { ...AS_IT_COMES, leastLongMm })
-    return found && this.fits(found, a.others) ? found : null
-  }
-
-  /** At a place, behind what stands in front of it where it is shallower, or shorter with fewer goods. */
-  private shrunk(a: Asking, offsetMm: number): Offer | null {
-    const { w, others } = a
-    const full = this.shortened(a, offsetMm, AS_IT_COMES)
-    if (full) return full
-    const first = this.look(a, offsetMm, AS_IT_COMES)
-    if (!first) return null
-    const met = this.metBy(first, others)
-    // What is not to be there, or runs into nothing, is not mended by less depth.
-    if (met.length === 0) return null
-    const outMm = Math.min(...met.map((b) => beside(w, b).outMm)) - BESIDE_MM
-    // Where only its goods come out against that, it needs room for itself and as much again for them.
-    const mostMm = ROUND_MM * Math.floor((outMm < beside(w, first.body).deepMm ? outMm : outMm / 2) / ROUND_MM)
-    const isLess = mostMm >= LEAST_DEEP_MM && mostMm < w.wall.depthMm
-    return isLess ? this.shortened(a, offsetMm, { ...AS_IT_COMES, mostDeepMm: mostMm }) : null
-  }
-
-  /** At a place, with as many of its goods as let it end before what it would run into, or no longer than there is room. */
-  private shortened(a: Asking, offsetMm: number, held: Held): Offer | null {
-    const { w, others } = a
-    let goods = a.lot
-    let mostLongMm: number | null = null
-    for (let i = 0; i <= SHRINKS && howMany(goods) > 0; i++) {
-      const offer = this.look({ ...a, lot: goods }, offsetMm, held)
-      if (!offer || !this.allowed(offer)) return null
-      if (this.fits(offer, others)) return offer
-      // With fewer goods it may end before what it runs into, or with its wall.
-      const long = beside(w, offer.body).to - offsetMm
-      const ends = [...this.metBy(offer, others).map((b) => beside(w, b).from - BESIDE_MM), w.wall.lengthMm]
-      const room = Math.min(...ends) - offsetMm
-      if (room < LEAST_MM || room >= long) break
-      mostLongMm ??= ROUND_MM * Math.floor(room / ROUND_MM)
-      goods = shareOf(this.p, goods, room / long)
-    }
-    const ended = a.squeezed && mostLongMm ? this.look(a, offsetMm, { ...held, mostLongMm }) : null
-    return ended && this.fits(ended, others) ? ended : null
-  }
-
-  private look({ kind, w, lot: given, others, haste }: Asking, offsetMm: number, held: Held): Offer | null {
+  look({ kind, w, lot: given, others, haste }: Asking, offsetMm: number, held: Held): Offer | null {
     const family = this.kindOf(kind)
     const wallId = w.wall.id
     const lot = inOrder(given)
@@ -549,7 +398,7 @@ export class RoomMarket implements Market {
     return preparedAt(this.p.room.features, wallId, 0).length > 0
   }
 
-  private kindOf(id: string): AnyFamily {
+  kindOf(id: string): AnyFamily {
     return [...this.kinds, ...this.lastKinds].find((k) => k.id === id)!
   }
 
@@ -572,7 +421,7 @@ export class RoomMarket implements Market {
     return NEVER.includes(why) || (why === 'far-from-outlet' && isCharged())
   }
 
-  private allowed(o: Offer): boolean {
+  allowed(o: Offer): boolean {
     const { noHolesIn, nothingOverhead, comesApart } = this.wishes
     return !(
       (o.inWall && noHolesIn.includes(o.build.wallId)) ||
