@@ -223,7 +223,8 @@ class SheetSearch {
       !this.stop() && this.cost(this.best) > this.bound.lower && (bounding || since < ENOUGH);
       step++
     ) {
-      if (bounding && turns.isOfBound(step)) {
+      // With nothing to aim at there is only the bound to wait for.
+      if (bounding && (aims.length === 0 || turns.isOfBound(step))) {
         const b = turns.bound(() => bound.next())
         bounding = !b.done
         // A linear program is done: its sheets and what is near them may make a whole plan.
@@ -240,7 +241,6 @@ class SheetSearch {
         if (aims.length === 0) refresh()
         if (this.cost(this.best) <= this.bound.lower) break
       }
-      // With nothing to aim at there is only the bound to wait for.
       if (aims.length === 0) {
         if (!bounding) break
         continue

@@ -5,7 +5,7 @@ import { newBuild } from '../project/new-build.ts'
 import { newProject, type Project } from '../project/project.ts'
 import { roomPlan } from '../project/read-build.ts'
 import { fromWall, type WallLine } from '../room/outline.ts'
-import { Fitting, type Asking, type Held, type Sight } from './fitting.ts'
+import { Fitting, overAll, type Asking, type Held, type Sight } from './fitting.ts'
 import { howMany, type Offer } from './offer.ts'
 
 const WALL_MM = 4000
@@ -133,5 +133,12 @@ describe('a build fitted to a place along a wall', () => {
     expect(over(1100)!.body.min[2]).toBe(1200)
     expect(over(1300)!.body.min[2]).toBe(1350)
     expect(over(1800)).toBeNull()
+  })
+  it('that hangs is not put over what is too deep to reach over, nor anywhere where it meets nothing', () => {
+    const own = body(0, 1000, [0, 300], [1200, 1500])
+    const below = (deepMm: number) => body(0, 1000, [0, deepMm], [0, 1300])
+    expect(overAll(w, own, [below(900)])).toBe(1350)
+    expect(overAll(w, own, [below(901)])).toBeNull()
+    expect(overAll(w, own, [])).toBeNull()
   })
 })

@@ -36,7 +36,7 @@ const SHORT_STUDS = 3
 /** What is hung as high as there is need hangs over what reaches no higher than this, mm. Product decision. */
 export const HIGH_UNDER_MM = 1700
 /** What hangs over something is reached over it: so much further out than its own goods that may stand, mm. Product decision. */
-export const REACHED_OVER_MM = 600
+const REACHED_OVER_MM = 600
 
 /** What a first look is held to: so deep and so long at most, so long at least, over what reaches so high; null where its wall and its goods alone say. */
 export interface Held {
@@ -69,6 +69,18 @@ const isLow = ({ body: { min, max } }: Offer) =>
 
 /** Whether builds of a kind hang wherever they are. */
 export const isHungKind = (family: string) => isHung(newBuild({ id: '', wallId: '', family, params: {} }))
+
+/**
+ * How high over the floor what hangs is over what it meets, mm; null where that is too high, or too deep to reach over, or
+ * is nothing: then more height is of no use.
+ */
+export function overAll(w: WallLine, own: Convex, met: readonly Convex[]): number | null {
+  const { deepMm } = beside(w, own)
+  const below = met.map((b) => beside(w, b))
+  return below.length === 0 || below.some((b) => b.highMm > HIGH_UNDER_MM || b.deepMm > deepMm + REACHED_OVER_MM)
+    ? null
+    : Math.max(...below.map((b) => b.highMm)) + BETWEEN_MM
+}
 
 /** What is seen of a build before it is made, and what it meets. */
 export interface Sight {
@@ -136,11 +148,12 @@ export class Fitting {
     let overMm: number | null = null
     for (let i = 0; i < HIGHER; i++) {
       const offer = this.sight.look(a, offsetMm, { ...AS_IT_COMES, overMm })
-      const own = offer && beside(w, offer.body)
-      const met = offer ? this.sight.metBy(offer, others).map((b) => beside(w, b)) : []
-      if (!own || met.some((b) => b.highMm > HIGH_UNDER_MM || b.deepMm > own.deepMm + REACHED_OVER_MM)) return null
+      if (!offer) return null
+      const met = this.sight.metBy(offer, others)
       if (met.length === 0) return this.sight.allowed(offer) ? offer : null
-      overMm = Math.max(...met.map((b) => b.highMm)) + BETWEEN_MM
+      overMm = overAll(w, offer.body, met)
+      if (overMm === null) return null
+      const own = beside(w, offer.body)
       // As high as it is there, over that it would be in the ceiling.
       if (
         this.sight.p.room.ceiling.slope === null &&

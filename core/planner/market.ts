@@ -26,7 +26,7 @@ import {
   isHungKind,
   LEAST_DEEP_MM,
   LEAST_MM,
-  REACHED_OVER_MM,
+  overAll,
   TOUCH_MM,
   type Asking,
   type Held,
@@ -236,10 +236,8 @@ export class RoomMarket implements Market, Sight {
   private raised(offer: Offer, others: readonly Offer[]): Offer | null {
     const w = this.lineOf(offer.build.wallId)
     const kind = this.kindOf(offer.build.family)
-    const met = this.metBy(offer, others).map((b) => beside(w, b))
-    const own = beside(w, offer.body)
-    if (met.some((b) => b.highMm > HIGH_UNDER_MM || b.deepMm > own.deepMm + REACHED_OVER_MM)) return null
-    const overMm = Math.max(...met.map((b) => b.highMm)) + BETWEEN_MM
+    const overMm = overAll(w, offer.body, this.metBy(offer, others))
+    if (overMm === null) return null
     const builds = [...this.p.builds, ...others.filter((o) => !this.kindOf(o.build.family).hangsAt).map((o) => o.build)]
     const found = raised({ ...this.shop, p: { ...this.p, builds } }, kind, offer, overMm)
     return found && this.allowed(found) && this.fits(found, others) ? found : null
